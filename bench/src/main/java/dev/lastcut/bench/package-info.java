@@ -1,0 +1,2 @@
+/** JMH benchmarks of the core; run with {@code ./lastcut bench}. */
+package dev.lastcut.bench;

@@ -1,0 +1,53 @@
+package dev.lastcut.core.board;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.TreeSet;
+
+/**
+ * A board as its pack describes it. Coordinates are the pack's own.
+ *
+ * @param layers pictures, copper from top to bottom first
+ * @param outline empty when the pack has no outline file
+ * @param parts the parts list, empty when the pack has none
+ * @param placements the placement file, empty when the pack has none
+ */
+public record Board(
+        List<SourceFile> files,
+        List<Layer> layers,
+        Optional<Outline> outline,
+        List<Hole> holes,
+        Optional<Netlist> netlist,
+        Optional<List<ListedPart>> parts,
+        Optional<List<PlacedPart>> placements,
+        List<Problem> problems) {
+    public Board {
+        files = List.copyOf(files);
+        layers = List.copyOf(layers);
+        holes = List.copyOf(holes);
+        parts = parts.map(List::copyOf);
+        placements = placements.map(List::copyOf);
+        problems = List.copyOf(problems);
+    }
+
+    /** Copper layers from top to bottom. */
+    public List<Layer> copper() {
+        return layers.stream().filter(l -> l.role().isCopper()).toList();
+    }
+
+    public Optional<Layer> layer(Role role) {
+        return layers.stream().filter(l -> l.role().equals(role)).findFirst();
+    }
+
+    public Optional<Layer> layer(Role.Kind kind, Side side) {
+        return layer(Role.of(kind, side));
+    }
+
+    /** How many parts the tables of the pack name, counting each designator once. */
+    public int partCount() {
+        TreeSet<String> names = new TreeSet<>();
+        parts.ifPresent(list -> list.forEach(p -> names.add(p.designator())));
+        placements.ifPresent(list -> list.forEach(p -> names.add(p.designator())));
+        return names.size();
+    }
+}

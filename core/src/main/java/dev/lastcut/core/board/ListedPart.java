@@ -1,0 +1,16 @@
+package dev.lastcut.core.board;
+
+/**
+ * One designator of the parts list.
+ *
+ * @param fitted false when the list says it is not to be fitted
+ */
+public record ListedPart(
+        String designator,
+        String value,
+        String footprint,
+        String maker,
+        String partNumber,
+        String description,
+        boolean fitted,
+        int line) {}

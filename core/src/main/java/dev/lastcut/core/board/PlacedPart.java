@@ -1,0 +1,18 @@
+package dev.lastcut.core.board;
+
+import dev.lastcut.core.geometry.Pt;
+
+/**
+ * One part of the placement file.
+ *
+ * @param at its centre
+ * @param rotationDeg counter-clockwise as seen from the top of the board, as the file gives it
+ */
+public record PlacedPart(
+        String designator,
+        String value,
+        String footprint,
+        Pt at,
+        double rotationDeg,
+        Side side,
+        int line) {}

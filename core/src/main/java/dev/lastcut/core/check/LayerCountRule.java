@@ -1,0 +1,39 @@
+package dev.lastcut.core.check;
+
+import java.util.List;
+
+/** Copper layers against what the shop makes. */
+final class LayerCountRule implements Rule {
+    @Override
+    public String id() {
+        return "layer-count";
+    }
+
+    @Override
+    public String title() {
+        return "Copper layers";
+    }
+
+    @Override
+    public Outcome run(CheckContext c) {
+        int count = c.board().copper().size();
+        int most = c.sheet().maxCopperLayers();
+        String has = count + " copper layers";
+        if (count > 0 && count <= most) {
+            return Outcome.of(List.of(), has);
+        }
+        String message =
+                count == 0
+                        ? "The pack has no copper layer: there is nothing to make. Bring in the"
+                                + " copper files or set their roles."
+                        : "The board has "
+                                + has
+                                + "; "
+                                + c.sheet().name()
+                                + " makes at most "
+                                + most
+                                + ". Choose another shop.";
+        return Outcome.of(
+                List.of(new FindingBuilder(id()).count(count, most, "layers").say(message)), has);
+    }
+}

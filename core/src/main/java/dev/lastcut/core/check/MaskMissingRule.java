@@ -1,0 +1,80 @@
+package dev.lastcut.core.check;
+
+import dev.lastcut.core.board.LayerImage;
+import dev.lastcut.core.board.Role;
+import dev.lastcut.core.board.Side;
+import dev.lastcut.core.geometry.Geo;
+import java.util.ArrayList;
+import java.util.List;
+import org.locationtech.jts.geom.Point;
+import org.locationtech.jts.index.strtree.STRtree;
+
+/** Pads that the solder mask covers. */
+final class MaskMissingRule implements Rule {
+    @Override
+    public String id() {
+        return "mask-missing";
+    }
+
+    @Override
+    public String title() {
+        return "Mask openings over pads";
+    }
+
+    @Override
+    public Outcome run(CheckContext c) {
+        List<Finding> findings = new ArrayList<>();
+        List<String> without = new ArrayList<>();
+        int sides = 0;
+        for (Side side : Side.values()) {
+            if (c.geometry().copperIndex(side) < 0) {
+                continue;
+            }
+            sides++;
+            if (c.board().layer(Role.Kind.MASK, side).isEmpty()) {
+                without.add(side.word());
+            } else {
+                check(c, side, findings);
+            }
+        }
+        if (sides == without.size()) {
+            return Outcome.notRun("the pack has no mask file");
+        }
+        String remark = without.isEmpty() ? "" : "not checked: " + without + ", no mask file";
+        return Outcome.of(findings, remark);
+    }
+
+    private void check(CheckContext c, Side side, List<Finding> findings) {
+        Role mask = Role.of(Role.Kind.MASK, side);
+        STRtree openings = new STRtree();
+        for (LayerImage.Piece p : c.geometry().pieces(mask)) {
+            openings.insert(p.polygon().getEnvelopeInternal(), p);
+        }
+        for (Pads.Pad pad : Pads.on(c, side)) {
+            Point middle = Geo.point(pad.flash().at());
+            boolean open = false;
+            for (Object o : openings.query(middle.getEnvelopeInternal())) {
+                open |= ((LayerImage.Piece) o).polygon().intersects(middle);
+            }
+            if (!open) {
+                findings.add(finding(c, side, mask, pad));
+            }
+        }
+    }
+
+    private Finding finding(CheckContext c, Side side, Role mask, Pads.Pad pad) {
+        String who = pad.part().isEmpty() ? "This pad" : "Pad " + pad.part() + "." + pad.pin();
+        return new FindingBuilder(id())
+                .layers(mask.id(), Role.of(Role.Kind.COPPER, side).id())
+                .at(pad.flash().at())
+                .count(0, 1, "openings")
+                .nets(List.of(c.netName(pad.node().net())))
+                .parts(pad.part().isEmpty() ? List.of() : List.of(pad.part()))
+                .say(
+                        who
+                                + " has no opening in the "
+                                + side.word()
+                                + " mask. It will be covered with lacquer and cannot be soldered."
+                                + " Add the opening in the layout.");
+    }
+}

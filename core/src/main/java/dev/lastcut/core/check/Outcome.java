@@ -1,0 +1,41 @@
+package dev.lastcut.core.check;
+
+import java.util.List;
+
+/** What a rule has to say: findings, none, or why it could not run. */
+public record Outcome(Status status, String reason, List<Finding> findings) {
+    /** How a rule ended. */
+    public enum Status {
+        PASSED("passed"),
+        FINDINGS("findings"),
+        NOT_RUN("not-run");
+
+        private final String id;
+
+        Status(String id) {
+            this.id = id;
+        }
+
+        public String id() {
+            return id;
+        }
+    }
+
+    public Outcome {
+        findings = List.copyOf(findings);
+    }
+
+    static Outcome of(List<Finding> findings) {
+        return of(findings, "");
+    }
+
+    /** {@code remark} says what was measured, or what part could not be. */
+    static Outcome of(List<Finding> findings, String remark) {
+        Status status = findings.isEmpty() ? Status.PASSED : Status.FINDINGS;
+        return new Outcome(status, remark, findings);
+    }
+
+    static Outcome notRun(String because) {
+        return new Outcome(Status.NOT_RUN, because, List.of());
+    }
+}

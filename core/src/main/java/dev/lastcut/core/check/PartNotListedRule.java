@@ -1,0 +1,53 @@
+package dev.lastcut.core.check;
+
+import dev.lastcut.core.board.ListedPart;
+import dev.lastcut.core.board.PlacedPart;
+import java.util.List;
+import java.util.Set;
+import java.util.stream.Collectors;
+
+/** Parts that are placed but not on the parts list. */
+final class PartNotListedRule implements Rule {
+    @Override
+    public String id() {
+        return "part-not-listed";
+    }
+
+    @Override
+    public String title() {
+        return "Placed parts are on the parts list";
+    }
+
+    @Override
+    public Outcome run(CheckContext c) {
+        if (c.board().parts().isEmpty() || c.board().placements().isEmpty()) {
+            return Outcome.notRun(
+                    c.board().parts().isEmpty()
+                            ? "the pack has no parts list"
+                            : "the pack has no placement file");
+        }
+        Set<String> listed =
+                c.board().parts().get().stream()
+                        .map(ListedPart::designator)
+                        .collect(Collectors.toSet());
+        List<Finding> findings =
+                c.board().placements().get().stream()
+                        .filter(p -> !listed.contains(p.designator()))
+                        .map(this::finding)
+                        .toList();
+        return Outcome.of(findings);
+    }
+
+    private Finding finding(PlacedPart p) {
+        return new FindingBuilder(id())
+                .severity(Severity.LOOK)
+                .at(p.at())
+                .count(0, 1, "lines")
+                .layers("placement")
+                .parts(List.of(p.designator()))
+                .say(
+                        p.designator()
+                                + " is placed here but not on the parts list, so nobody will buy"
+                                + " it. Add it to the list, or take it out of the placement.");
+    }
+}

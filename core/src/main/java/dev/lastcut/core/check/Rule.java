@@ -1,0 +1,18 @@
+package dev.lastcut.core.check;
+
+import dev.lastcut.core.capability.CapabilitySheet;
+
+/** One check. Rules keep no state; one instance serves every board. */
+interface Rule {
+    /** The id of the report format; never changes. */
+    String id();
+
+    /** For people. */
+    String title();
+
+    default boolean appliesTo(CapabilitySheet sheet) {
+        return true;
+    }
+
+    Outcome run(CheckContext context);
+}

@@ -1,0 +1,93 @@
+package dev.lastcut.core.connectivity;
+
+import dev.lastcut.core.board.Board;
+import dev.lastcut.core.board.Layer;
+import dev.lastcut.core.board.LayerImage;
+import dev.lastcut.core.board.Role;
+import dev.lastcut.core.board.Side;
+import dev.lastcut.core.geometry.Flattener;
+import dev.lastcut.core.geometry.Geo;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.locationtech.jts.geom.Geometry;
+
+/**
+ * What checks, outputs and the light table all need of a board, computed once at the fine chord
+ * error. Safe to share between threads.
+ */
+public final class BoardGeometry {
+    private final Board board;
+    private final Flattener flattener = Flattener.FINE;
+    private final CopperNets nets;
+    private final Optional<NetReference> reference;
+    private final Map<Role, List<LayerImage.Piece>> images = new HashMap<>();
+    private final Map<Role, Geometry> areas = new HashMap<>();
+    private final Geometry boardArea;
+
+    public BoardGeometry(Board board) {
+        this.board = board;
+        this.nets = CopperNets.of(board, flattener);
+        this.reference = NetReference.of(board, nets);
+        this.boardArea = board.outline().map(o -> o.area(flattener)).orElse(Geo.empty());
+    }
+
+    public Board board() {
+        return board;
+    }
+
+    public Flattener flattener() {
+        return flattener;
+    }
+
+    public CopperNets nets() {
+        return nets;
+    }
+
+    public Optional<NetReference> reference() {
+        return reference;
+    }
+
+    /** The board with its cut-outs taken away; empty without a closed outline. */
+    public Geometry boardArea() {
+        return boardArea;
+    }
+
+    /** The pieces of a picture, after clear polarity; empty when the pack lacks that layer. */
+    public synchronized List<LayerImage.Piece> pieces(Role role) {
+        return images.computeIfAbsent(
+                role,
+                r ->
+                        board.layer(r)
+                                .map(l -> LayerImage.of(l.features(), flattener).pieces())
+                                .orElse(List.of()));
+    }
+
+    /** The whole dark area of a picture. */
+    public synchronized Geometry area(Role role) {
+        return areas.computeIfAbsent(
+                role, r -> Geo.union(pieces(r).stream().map(LayerImage.Piece::polygon).toList()));
+    }
+
+    /** Index of the copper layer on a side, or −1. */
+    public int copperIndex(Side side) {
+        List<Layer> copper = board.copper();
+        for (int i = 0; i < copper.size(); i++) {
+            if (copper.get(i).role().side().equals(Optional.of(side))) {
+                return i;
+            }
+        }
+        return -1;
+    }
+
+    /** A net's name for people: the netlist's names, or "net 12" where nothing names it. */
+    public String netName(int net) {
+        List<String> names = netNames(net);
+        return names.isEmpty() ? "net " + (net + 1) : String.join(" + ", names);
+    }
+
+    public List<String> netNames(int net) {
+        return reference.map(r -> List.copyOf(r.namesOf(net))).orElse(List.of());
+    }
+}

@@ -1,0 +1,62 @@
+package dev.lastcut.core.fabrication;
+
+import dev.lastcut.core.board.Board;
+import dev.lastcut.core.board.Hole;
+import dev.lastcut.core.board.Layer;
+import dev.lastcut.core.board.Role;
+import dev.lastcut.core.board.Side;
+import dev.lastcut.core.formats.drill.DrillWriter;
+import dev.lastcut.core.formats.gerber.GerberWriter;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+
+/** Writes the Gerber and drill files of a board. */
+public final class FabricationPack {
+    private FabricationPack() {}
+
+    /** File name to content, copper from the top first, then mask, paste, silk, outline, holes. */
+    public static Map<String, byte[]> write(Board board) {
+        Map<String, byte[]> files = new LinkedHashMap<>();
+        for (Layer layer : board.layers()) {
+            files.put(layer.role().id() + ".gbr", gerber(board, layer));
+        }
+        int copper = Math.max(1, board.copper().size());
+        for (boolean plated : new boolean[] {true, false}) {
+            List<Hole> holes = board.holes().stream().filter(h -> h.plated() == plated).toList();
+            if (!holes.isEmpty()) {
+                String name = plated ? "plated-holes.xnc" : "unplated-holes.xnc";
+                files.put(name, DrillWriter.write(holes, plated, Math.max(2, copper)));
+            }
+        }
+        return files;
+    }
+
+    /** One layer as Gerber X2. */
+    public static byte[] gerber(Board board, Layer layer) {
+        boolean positive = layer.role().kind() != Role.Kind.MASK;
+        return GerberWriter.write(
+                GerberWriter.fileAttributes(function(board, layer.role()), positive),
+                layer.features());
+    }
+
+    private static String function(Board board, Role role) {
+        String side = role.side().map(s -> s == Side.TOP ? "Top" : "Bot").orElse("Inr");
+        return switch (role.kind()) {
+            case COPPER -> "Copper,L" + number(board, role) + "," + side;
+            case MASK -> "Soldermask," + side;
+            case PASTE -> "Paste," + side;
+            case SILK -> "Legend," + side;
+            case OUTLINE -> "Profile,NP";
+            default -> "Other," + role.id();
+        };
+    }
+
+    /** Copper layers are numbered from 1 at the top; a lone bottom layer is still the second. */
+    private static int number(Board board, Role role) {
+        if (role.inner() > 0) {
+            return role.inner() + 1;
+        }
+        return role.side().orElseThrow() == Side.TOP ? 1 : Math.max(2, board.copper().size());
+    }
+}

@@ -1,0 +1,391 @@
+package dev.lastcut.core.formats.drill;
+
+import dev.lastcut.core.board.Hole;
+import dev.lastcut.core.board.Problem.Code;
+import dev.lastcut.core.formats.ProblemLog;
+import dev.lastcut.core.geometry.Pt;
+import dev.lastcut.core.geometry.Segment;
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalLong;
+import java.util.Set;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+
+/** Reads a drill file of any common dialect. Bad lines are reported and skipped, never thrown. */
+public final class DrillReader {
+    private static final int MOST_HOLES = 1_000_000;
+    private static final int MOST_REPEATS = 10_000;
+    private static final int LONGEST_LINE = 10_000;
+    private static final Pattern TOOL =
+            Pattern.compile("T0*(\\d{1,6})(?:[A-BD-Z][-+.\\d]*)*(?:C([.\\d]+))?.*");
+    private static final Pattern MOVE =
+            Pattern.compile(
+                    "(?:X([-+.\\d]+))?(?:Y([-+.\\d]+))?(?:A([-+.\\d]+))?(?:I([-+.\\d]+))?(?:J([-+.\\d]+))?");
+    private static final Pattern SLOT =
+            Pattern.compile("((?:X[-+.\\d]+)?(?:Y[-+.\\d]+)?)G85((?:X[-+.\\d]+)?(?:Y[-+.\\d]+)?)");
+    private static final Pattern REPEAT =
+            Pattern.compile("R(\\d{1,6})(?:X([-+.\\d]+))?(?:Y([-+.\\d]+))?");
+    private static final Pattern NUMBER_FORMAT = Pattern.compile("(0{1,6})\\.(0{1,6})");
+    private static final Pattern COMMENT_FORMAT =
+            Pattern.compile("(?i).*\\bformat\\b\\D*(\\d)\\s*[.:]\\s*(\\d).*");
+
+    private final ProblemLog log;
+    private final DrillFormat assumed;
+    private DrillFormat format;
+    private boolean unitStated;
+    private boolean zerosStated;
+    private boolean anyPoint;
+    private final Map<Integer, Long> diameters = new HashMap<>();
+    private final Map<Integer, Boolean> toolPlated = new HashMap<>();
+    private Optional<Boolean> plated = Optional.empty();
+    private Boolean nextToolPlated;
+    private final List<Hole> holes = new ArrayList<>();
+    private final Set<Integer> missingTools = new HashSet<>();
+    private int tool = -1;
+    private Pt at = Pt.ORIGIN;
+    private Pt lastHit = Pt.ORIGIN;
+    private boolean routing;
+    private boolean plunged;
+    private int interpolation = 1;
+    private boolean incremental;
+    private boolean recognised;
+    private boolean headerSeen;
+    private boolean ended;
+    private int line;
+
+    private DrillReader(ProblemLog log, DrillFormat format) {
+        this.log = log;
+        this.assumed = format;
+        this.format = format;
+    }
+
+    public static DrillFile read(String file, byte[] content) {
+        return read(file, content, Optional.empty());
+    }
+
+    /**
+     * @param assumed the number format to take where the file states none
+     */
+    public static DrillFile read(String file, byte[] content, Optional<DrillFormat> assumed) {
+        DrillReader reader =
+                new DrillReader(new ProblemLog(file), assumed.orElse(DrillFormat.METRIC));
+        reader.run(new String(content, StandardCharsets.UTF_8));
+        return reader.finish();
+    }
+
+    private void run(String text) {
+        for (String raw : text.split("\r\n|\n|\r", -1)) {
+            line++;
+            String s = raw.strip();
+            if (s.isEmpty() || ended) {
+                continue;
+            }
+            if (s.length() > LONGEST_LINE) {
+                log.add(Code.LIMIT, line, "a line of " + s.length() + " characters", "skipped");
+                continue;
+            }
+            try {
+                if (s.startsWith(";")) {
+                    comment(s.substring(1).strip());
+                } else if (!command(s.toUpperCase(Locale.ROOT).replace(" ", ""))) {
+                    log.add(
+                            Code.UNKNOWN_COMMAND,
+                            line,
+                            "expected a drill command but found '" + s + "'",
+                            "skipped");
+                }
+            } catch (IllegalArgumentException e) {
+                log.add(Code.BAD_NUMBER, line, "in '" + s + "': " + e.getMessage(), "skipped");
+            }
+        }
+    }
+
+    private DrillFile finish() {
+        if (recognised && !ended) {
+            log.add(
+                    Code.TRUNCATED,
+                    line,
+                    "the file has no end command (M30): it may have been cut off",
+                    "everything up to here was read; compare the hole count with the original");
+        }
+        boolean stated = anyPoint || (unitStated && zerosStated);
+        if (recognised && !stated && !holes.isEmpty()) {
+            log.add(
+                    Code.FORMAT_GUESSED,
+                    1,
+                    headerSeen
+                            ? "the number format is not stated"
+                            : "there is no header: unit and number format are not stated",
+                    "read as " + format.words());
+        }
+        Set<Boolean> kinds = new HashSet<>(toolPlated.values());
+        return new DrillFile(
+                holes,
+                plated.or(() -> kinds.size() == 1 ? kinds.stream().findFirst() : Optional.empty()),
+                format,
+                stated,
+                kinds.size() > 1,
+                log.problems(),
+                recognised);
+    }
+
+    private void comment(String c) {
+        int mark = c.indexOf("#@!");
+        String body = mark >= 0 ? c.substring(mark + 3).strip() : c;
+        if (body.startsWith("TF.FileFunction")) {
+            recognised = true;
+            String lower = body.toLowerCase(Locale.ROOT);
+            if (lower.contains("nonplated")) {
+                plated = Optional.of(false);
+            } else if (lower.contains("plated") && !lower.contains("mixed")) {
+                plated = Optional.of(true);
+            }
+        } else if (body.startsWith("TA.AperFunction")) {
+            nextToolPlated = !body.toLowerCase(Locale.ROOT).contains("nonplated");
+        } else if (body.startsWith("TD")) {
+            nextToolPlated = null;
+        } else if (mark < 0) {
+            plainComment(c);
+        }
+    }
+
+    /** Habits of comments that say what the header does not: number format, plating of tools. */
+    private void plainComment(String c) {
+        Matcher m = COMMENT_FORMAT.matcher(c);
+        if (m.matches()) {
+            digits(Integer.parseInt(m.group(1)), Integer.parseInt(m.group(2)));
+            zerosStated = true;
+        }
+        String lower = c.toLowerCase(Locale.ROOT);
+        if (lower.matches(".*\\b(non|un|not )-?plated\\b.*")) {
+            nextToolPlated = false;
+        } else if (lower.matches(".*\\bplated\\b.*")) {
+            nextToolPlated = true;
+        }
+    }
+
+    private void digits(int integers, int decimals) {
+        format = new DrillFormat(format.metric(), integers, decimals, format.keepsLeading());
+    }
+
+    private boolean command(String s) {
+        if (s.startsWith("M48")) {
+            headerSeen = true;
+            recognised = true;
+            return true;
+        }
+        if (s.startsWith("METRIC") || s.startsWith("INCH") || s.matches("M7[12]|G2[01]")) {
+            unit(s);
+            return true;
+        }
+        if (s.matches("M(30|00)")) {
+            ended = true;
+            return true;
+        }
+        if (s.matches(
+                "%|M95|M47.*|G05|G81|G90|FMAT.*|ICI.*|VER.*|DETECT.*|ATC.*|M0?[68]|M09|[HNZFS][-+.\\d]*")) {
+            if (s.equals("G05") || s.equals("G81")) {
+                routing = false;
+            }
+            incremental = !s.equals("G90") && incremental;
+            return true;
+        }
+        if (s.equals("G91")) {
+            incremental = true;
+            return true;
+        }
+        if (s.matches("M15|M16|M17")) {
+            plunged = s.equals("M15");
+            return true;
+        }
+        Matcher t = TOOL.matcher(s);
+        if (t.matches()) {
+            tool(t);
+            return true;
+        }
+        return motion(s);
+    }
+
+    private void unit(String s) {
+        recognised = true;
+        unitStated = true;
+        boolean metric = s.startsWith("METRIC") || s.equals("M71") || s.equals("G21");
+        DrillFormat usual = metric ? DrillFormat.METRIC : DrillFormat.INCH;
+        DrillFormat base = assumed.metric() == metric ? assumed : usual;
+        boolean keepsLeading = s.contains("LZ") || (!s.contains("TZ") && base.keepsLeading());
+        format = new DrillFormat(metric, base.integers(), base.decimals(), keepsLeading);
+        zerosStated |= s.contains("LZ") || s.contains("TZ");
+        Matcher m = NUMBER_FORMAT.matcher(s);
+        if (m.find()) {
+            digits(m.group(1).length(), m.group(2).length());
+        }
+    }
+
+    private void tool(Matcher t) {
+        int code = Integer.parseInt(t.group(1));
+        if (t.group(2) != null) {
+            recognised = true;
+            double size = Double.parseDouble(t.group(2)) * format.nmPerUnit();
+            if (!(size > 0) || size > 1e9) {
+                throw new IllegalArgumentException("a tool of that size");
+            }
+            diameters.put(code, Math.round(size));
+            if (nextToolPlated != null) {
+                toolPlated.put(code, nextToolPlated);
+            }
+        }
+        tool = code;
+    }
+
+    private boolean motion(String s) {
+        Matcher slot = SLOT.matcher(s);
+        if (slot.matches()) {
+            Pt from = place(move(slot.group(1)), at);
+            Pt to = place(move(slot.group(2)), from);
+            hole(from, to);
+            at = to;
+            return true;
+        }
+        Matcher repeat = REPEAT.matcher(s);
+        if (repeat.matches()) {
+            repeat(repeat);
+            return true;
+        }
+        String body = s;
+        if (body.matches("G0?[0123].*")) {
+            int g = body.matches("G0[0123].*") ? body.charAt(2) - '0' : body.charAt(1) - '0';
+            body = body.substring(body.matches("G0[0123].*") ? 3 : 2);
+            routing = true;
+            if (g == 0) {
+                plunged = false;
+            }
+            interpolation = g == 0 ? 1 : g;
+            if (g == 0) {
+                at = body.isEmpty() ? at : place(move(body), at);
+                return true;
+            }
+            if (body.isEmpty()) {
+                return true;
+            }
+        }
+        Matcher m = MOVE.matcher(body);
+        if (!m.matches() || (m.group(1) == null && m.group(2) == null)) {
+            return false;
+        }
+        recognised |= headerSeen || tool >= 0;
+        Pt to = place(m, at);
+        if (!routing) {
+            hole(to, to);
+            lastHit = to;
+        } else if (plunged) {
+            route(to, m);
+        }
+        at = to;
+        return true;
+    }
+
+    /** A routed move; arcs become short slots, each within 2 µm of the arc. */
+    private void route(Pt to, Matcher m) {
+        if (interpolation == 1 || (m.group(3) == null && m.group(4) == null)) {
+            hole(at, to);
+            return;
+        }
+        boolean clockwise = interpolation == 2;
+        Segment.Arc arc;
+        if (m.group(4) != null) {
+            long i = number(m.group(4));
+            long j = m.group(5) == null ? 0 : number(m.group(5));
+            arc = new Segment.Arc(at, to, (double) at.x() + i, (double) at.y() + j, clockwise);
+        } else {
+            arc = arcByRadius(to, number(m.group(3)), clockwise);
+        }
+        double sagitta = 2_000;
+        double half = Math.acos(Math.max(0, 1 - sagitta / Math.max(arc.startRadius(), sagitta)));
+        int n = Math.max(1, (int) Math.ceil(Math.abs(arc.sweep()) / (2 * half)));
+        Pt from = at;
+        for (int k = 1; k <= n; k++) {
+            Pt next = k == n ? to : arc.at((double) k / n);
+            hole(from, next);
+            from = next;
+        }
+    }
+
+    private Segment.Arc arcByRadius(Pt to, long radius, boolean clockwise) {
+        double d = at.distance(to);
+        double r = Math.max(Math.abs(radius), d / 2);
+        double h = Math.sqrt(Math.max(0, r * r - d * d / 4));
+        double sign = clockwise ? -1 : 1;
+        double cx = (at.x() + to.x()) / 2.0 - sign * h * (to.y() - at.y()) / d;
+        double cy = (at.y() + to.y()) / 2.0 + sign * h * (to.x() - at.x()) / d;
+        return new Segment.Arc(at, to, cx, cy, clockwise);
+    }
+
+    private void repeat(Matcher r) {
+        int times = Integer.parseInt(r.group(1));
+        if (times > MOST_REPEATS) {
+            throw new IllegalArgumentException("more than " + MOST_REPEATS + " repeats");
+        }
+        long dx = r.group(2) == null ? 0 : number(r.group(2));
+        long dy = r.group(3) == null ? 0 : number(r.group(3));
+        for (int i = 0; i < times; i++) {
+            lastHit = lastHit.plus(new Pt(dx, dy));
+            hole(lastHit, lastHit);
+        }
+        at = lastHit;
+    }
+
+    private Matcher move(String s) {
+        Matcher m = MOVE.matcher(s);
+        if (!m.matches()) {
+            throw new IllegalArgumentException("not a place: '" + s + "'");
+        }
+        return m;
+    }
+
+    private Pt place(Matcher m, Pt current) {
+        Pt base = incremental ? current : Pt.ORIGIN;
+        long x = m.group(1) == null ? current.x() : base.x() + number(m.group(1));
+        long y = m.group(2) == null ? current.y() : base.y() + number(m.group(2));
+        return new Pt(x, y);
+    }
+
+    private long number(String digits) {
+        anyPoint |= digits.indexOf('.') >= 0;
+        OptionalLong value = format.parse(digits);
+        if (value.isEmpty()) {
+            throw new IllegalArgumentException("the number '" + digits + "' is out of range");
+        }
+        return value.getAsLong();
+    }
+
+    private void hole(Pt from, Pt to) {
+        Long diameter = diameters.get(tool);
+        if (diameter == null) {
+            if (missingTools.add(tool)) {
+                log.add(
+                        Code.UNDEFINED_TOOL,
+                        line,
+                        tool < 0
+                                ? "a hole before any tool was chosen"
+                                : "tool T" + tool + " has no diameter",
+                        "its holes are left out");
+            }
+            return;
+        }
+        if (holes.size() >= MOST_HOLES) {
+            if (holes.size() == MOST_HOLES) {
+                log.add(Code.LIMIT, line, "more than " + MOST_HOLES + " holes", "rest left out");
+            }
+            return;
+        }
+        boolean isPlated = toolPlated.getOrDefault(tool, plated.orElse(true));
+        holes.add(new Hole(from, to, diameter, isPlated, log.file(), line));
+    }
+}

@@ -1,0 +1,68 @@
+package dev.lastcut.core.formats.drill;
+
+import dev.lastcut.core.board.Hole;
+import java.math.BigDecimal;
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+
+/**
+ * Writes holes of one plating as XNC: millimetres with explicit decimals, round holes drilled,
+ * slots routed, one tool per diameter. Six decimals, so nothing is rounded.
+ */
+public final class DrillWriter {
+    private DrillWriter() {}
+
+    /**
+     * @param copperLayers how many copper layers the holes pass through, for the file function
+     */
+    public static byte[] write(List<Hole> holes, boolean plated, int copperLayers) {
+        Map<Long, List<Hole>> byDiameter = new TreeMap<>();
+        for (Hole h : holes) {
+            byDiameter.computeIfAbsent(h.diameter(), k -> new ArrayList<>()).add(h);
+        }
+        StringBuilder out = new StringBuilder("M48\n");
+        String function =
+                plated
+                        ? "Plated,1," + copperLayers + ",PTH"
+                        : "NonPlated,1," + copperLayers + ",NPTH";
+        out.append("; #@! TF.FileFunction,").append(function).append('\n');
+        out.append("; #@! TF.SameCoordinates,pack\n");
+        out.append("METRIC\n");
+        int tool = 1;
+        for (long diameter : byDiameter.keySet()) {
+            out.append('T').append(tool++).append('C').append(mm(diameter)).append('\n');
+        }
+        out.append("%\nG90\n");
+        tool = 1;
+        for (List<Hole> same : byDiameter.values()) {
+            out.append('T').append(tool++).append('\n');
+            body(same, out);
+        }
+        return out.append("M30\n").toString().getBytes(StandardCharsets.UTF_8);
+    }
+
+    private static void body(List<Hole> holes, StringBuilder out) {
+        out.append("G05\n");
+        for (Hole h : holes) {
+            if (!h.isSlot()) {
+                out.append('X').append(mm(h.from().x()));
+                out.append('Y').append(mm(h.from().y())).append('\n');
+            }
+        }
+        for (Hole h : holes) {
+            if (h.isSlot()) {
+                out.append("G00X").append(mm(h.from().x())).append('Y').append(mm(h.from().y()));
+                out.append("\nM15\nG01X").append(mm(h.to().x()));
+                out.append('Y').append(mm(h.to().y())).append("\nM16\n");
+            }
+        }
+    }
+
+    private static String mm(long nm) {
+        BigDecimal v = BigDecimal.valueOf(nm, 6).stripTrailingZeros();
+        return (v.scale() < 1 ? v.setScale(1) : v).toPlainString();
+    }
+}

@@ -1,0 +1,29 @@
+package dev.lastcut.core.formats.gerber;
+
+import dev.lastcut.core.board.Feature;
+import dev.lastcut.core.board.Problem;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/**
+ * What a Gerber file holds.
+ *
+ * @param attributes the file attributes by name without the leading dot, fields joined by commas
+ * @param looksLikeGerber false when nothing in the file is recognisable as a Gerber command
+ */
+public record GerberFile(
+        List<Feature> features,
+        Map<String, String> attributes,
+        List<Problem> problems,
+        boolean looksLikeGerber) {
+    public GerberFile {
+        features = List.copyOf(features);
+        attributes = Map.copyOf(attributes);
+        problems = List.copyOf(problems);
+    }
+
+    public Optional<String> fileFunction() {
+        return Optional.ofNullable(attributes.get("FileFunction"));
+    }
+}

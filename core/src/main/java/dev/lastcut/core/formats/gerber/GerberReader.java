@@ -1,0 +1,21 @@
+package dev.lastcut.core.formats.gerber;
+
+import dev.lastcut.core.formats.ProblemLog;
+import java.nio.charset.StandardCharsets;
+
+/** Reads a Gerber file whole. Bad content is reported and skipped, never thrown. */
+public final class GerberReader {
+    private GerberReader() {}
+
+    /**
+     * @param file the path to name in problems
+     * @param content the file's bytes; the caller bounds their number
+     */
+    public static GerberFile read(String file, byte[] content) {
+        ProblemLog log = new ProblemLog(file);
+        GerberInterpreter interpreter = new GerberInterpreter(log);
+        String text = new String(content, StandardCharsets.UTF_8);
+        new CommandLexer(text, log).run(interpreter::accept);
+        return interpreter.finish();
+    }
+}

@@ -1,0 +1,75 @@
+package dev.lastcut.core.geometry;
+
+import java.util.ArrayList;
+import java.util.List;
+import org.locationtech.jts.geom.Coordinate;
+import org.locationtech.jts.geom.Geometry;
+import org.locationtech.jts.geom.Lineal;
+import org.locationtech.jts.operation.distance.DistanceOp;
+import org.locationtech.jts.operation.distance.IndexedFacetDistance;
+
+/** Distances between outlines, and the places where two shapes come too close to each other. */
+public final class Distances {
+    private Distances() {}
+
+    /** The nearest places of two geometries; 0 where they overlap. */
+    public static Measure between(Geometry a, Geometry b) {
+        if (a.getNumPoints() + b.getNumPoints() < 64) {
+            Coordinate[] c = new DistanceOp(a, b).nearestPoints();
+            return new Measure(Pt.of(c[0]), Pt.of(c[1]), c[0].distance(c[1]));
+        }
+        Coordinate[] c = new IndexedFacetDistance(a).nearestPoints(b);
+        return new Measure(Pt.of(c[0]), Pt.of(c[1]), c[0].distance(c[1]));
+    }
+
+    /**
+     * A contiguous stretch along which two shapes are too close: its narrowest place, its length.
+     */
+    public record Run(Measure narrowest, double lengthNm) {}
+
+    /**
+     * Every separate stretch along which {@code a} and {@code b}, which do not overlap, are closer
+     * than {@code limitNm}.
+     *
+     * <p>A stretch is a connected part of the zone within half the limit of both shapes, so a long
+     * parallel run is one stretch however many objects it is drawn with.
+     */
+    public static List<Run> closerThan(Geometry a, Geometry b, double limitNm) {
+        var window = Geo.expanded(a.getEnvelopeInternal(), limitNm);
+        Geometry nearB = Geo.clip(b, window);
+        Geometry nearA = Geo.clip(a, Geo.expanded(nearB.getEnvelopeInternal(), limitNm));
+        if (nearA.isEmpty() || nearB.isEmpty()) {
+            return List.of();
+        }
+        double half = limitNm / 2;
+        Geometry zoneA = Geo.offset(nearA, half, limitNm / 100);
+        Geometry zoneB = Geo.offset(nearB, half, limitNm / 100);
+        Geometry zone = Geo.intersection(zoneA, zoneB);
+        List<Run> runs = new ArrayList<>();
+        if (!(zone instanceof Lineal)) {
+            Geo.eachPolygon(zone, z -> addRun(nearA, nearB, z, limitNm, runs));
+        }
+        if (runs.isEmpty()) {
+            // Closer than the limit by less than the offsets' chord error: still one place.
+            Measure m = between(nearA, nearB);
+            if (m.nm() < limitNm) {
+                runs.add(new Run(m, 0));
+            }
+        }
+        return runs;
+    }
+
+    private static void addRun(
+            Geometry a, Geometry b, Geometry zone, double limitNm, List<Run> runs) {
+        var window = Geo.expanded(zone.getEnvelopeInternal(), limitNm / 2);
+        Geometry partA = Geo.clip(a, window);
+        Geometry partB = Geo.clip(b, window);
+        if (partA.isEmpty() || partB.isEmpty()) {
+            return;
+        }
+        Measure m = between(partA, partB);
+        if (m.nm() < limitNm) {
+            runs.add(new Run(m, Math.max(0, zone.getLength() / 2 - (limitNm - m.nm()))));
+        }
+    }
+}

@@ -1,0 +1,160 @@
+package dev.lastcut.core.milling;
+
+import dev.lastcut.core.capability.Cutter;
+import dev.lastcut.core.geometry.Distances;
+import dev.lastcut.core.geometry.Geo;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeMap;
+import org.locationtech.jts.geom.Coordinate;
+import org.locationtech.jts.geom.Geometry;
+import org.locationtech.jts.geom.LineString;
+import org.locationtech.jts.geom.Polygon;
+import org.locationtech.jts.index.strtree.STRtree;
+import org.locationtech.jts.operation.linemerge.LineMerger;
+
+/**
+ * Cuts the nets of one copper layer apart with one cutter.
+ *
+ * <p>The centre of the cutter stays at least half its width from all copper, so wanted copper is
+ * never touched; where two nets are nearer than the width, the cutter cannot pass and the place is
+ * reported as a bridge.
+ */
+public final class Isolation {
+    /**
+     * Kept free beyond half the cutter: 0.5 µm for the chords of the copper, 0.5 µm for those of
+     * the path, 0.2 µm for the digits of the program.
+     */
+    static final double MARGIN_NM = 1_200;
+
+    private static final double CHORD_NM = 500;
+
+    /** Two nets that stay joined, and one place where the cutter cannot pass between them. */
+    public record Bridge(int netA, int netB, Distances.Run place) {}
+
+    private final Cutter cutter;
+    private final double depth;
+    private final double width;
+    private final List<LineString> paths = new ArrayList<>();
+    private final List<Bridge> bridges = new ArrayList<>();
+
+    private Isolation(Cutter cutter, double depth) {
+        this.cutter = cutter;
+        this.depth = depth;
+        this.width = cutter.widthAt(depth);
+    }
+
+    /**
+     * @param nets the copper of each net on the layer
+     * @param board the board's area; empty when there is no outline
+     * @param passes how many times each contour is cut, each pass further out
+     * @param overlap share of the width that a pass covers again
+     */
+    public static Isolation plan(
+            Map<Integer, Geometry> nets,
+            Geometry board,
+            Cutter cutter,
+            double depth,
+            int passes,
+            double overlap) {
+        Isolation result = new Isolation(cutter, depth);
+        Geometry copper = Geo.union(nets.values());
+        Geometry reach =
+                board.isEmpty()
+                        ? Geo.rectangle(
+                                Geo.expanded(copper.getEnvelopeInternal(), 10 * result.width))
+                        : Geo.offset(board, result.width / 2, CHORD_NM);
+        for (int pass = 0; pass < passes; pass++) {
+            double r = result.width / 2 + MARGIN_NM + pass * result.width * (1 - overlap);
+            result.addPass(Geo.offset(copper, r, CHORD_NM), reach);
+        }
+        result.findBridges(nets, reach);
+        return result;
+    }
+
+    private void addPass(Geometry around, Geometry reach) {
+        LineMerger merger = new LineMerger();
+        Geometry lines = Geo.intersection(around.getBoundary(), reach);
+        merger.add(lines);
+        @SuppressWarnings("unchecked")
+        Collection<LineString> merged = merger.getMergedLineStrings();
+        paths.addAll(merged);
+    }
+
+    private void findBridges(Map<Integer, Geometry> nets, Geometry reach) {
+        Geometry left = Geo.difference(reach, removed());
+        STRtree index = new STRtree();
+        nets.forEach(
+                (net, g) ->
+                        Geo.eachPolygon(
+                                g, p -> index.insert(p.getEnvelopeInternal(), Map.entry(net, p))));
+        Set<String> done = new HashSet<>();
+        for (Polygon island : Geo.polygons(left)) {
+            List<Integer> on = new ArrayList<>(netsOn(island, index));
+            for (int i = 0; i < on.size(); i++) {
+                for (int j = i + 1; j < on.size(); j++) {
+                    if (done.add(on.get(i) + " " + on.get(j))) {
+                        addBridges(on.get(i), on.get(j), nets);
+                    }
+                }
+            }
+        }
+    }
+
+    private static Collection<Integer> netsOn(Polygon island, STRtree index) {
+        Map<Integer, Boolean> on = new TreeMap<>();
+        for (Object o : index.query(island.getEnvelopeInternal())) {
+            @SuppressWarnings("unchecked")
+            Map.Entry<Integer, Polygon> e = (Map.Entry<Integer, Polygon>) o;
+            if (!on.containsKey(e.getKey()) && island.intersects(e.getValue())) {
+                on.put(e.getKey(), true);
+            }
+        }
+        return on.keySet();
+    }
+
+    private void addBridges(int a, int b, Map<Integer, Geometry> nets) {
+        double limit = width + 2 * MARGIN_NM;
+        for (Distances.Run run : Distances.closerThan(nets.get(a), nets.get(b), limit)) {
+            bridges.add(new Bridge(a, b, run));
+        }
+    }
+
+    /** What the cutter takes away. */
+    public Geometry removed() {
+        List<Geometry> cuts = new ArrayList<>();
+        for (LineString path : paths) {
+            cuts.add(Geo.offset(path, width / 2, CHORD_NM));
+        }
+        return Geo.union(cuts);
+    }
+
+    /** Nets that stay joined, directly by a gap too narrow for the cutter. */
+    public List<Bridge> bridges() {
+        return bridges;
+    }
+
+    public double width() {
+        return width;
+    }
+
+    public Cutter cutter() {
+        return cutter;
+    }
+
+    public List<ToolPath> toolPaths() {
+        List<ToolPath> result = new ArrayList<>();
+        for (LineString line : paths) {
+            List<ToolPath.Vertex> vertices = new ArrayList<>();
+            for (Coordinate c : line.getCoordinates()) {
+                vertices.add(new ToolPath.Vertex(c.x, c.y, -depth));
+            }
+            result.add(new ToolPath(vertices));
+        }
+        return result;
+    }
+}

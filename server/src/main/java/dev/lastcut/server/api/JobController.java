@@ -1,0 +1,121 @@
+package dev.lastcut.server.api;
+
+import dev.lastcut.core.intake.Pack;
+import dev.lastcut.core.intake.PackReader;
+import dev.lastcut.core.intake.UnusablePackException;
+import dev.lastcut.server.jobs.HeadroomJson;
+import dev.lastcut.server.jobs.JobService;
+import dev.lastcut.server.jobs.RefusedException;
+import dev.lastcut.server.work.TaskRunner;
+import dev.lastcut.server.work.TaskState;
+import java.io.IOException;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import org.springframework.http.MediaType;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+import org.springframework.web.multipart.MultipartFile;
+
+/** Jobs: bring in, look at, choose roles and shop. */
+@RestController
+@RequestMapping("/api/jobs")
+class JobController {
+    private final JobService jobs;
+    private final TaskRunner tasks;
+
+    JobController(JobService jobs, TaskRunner tasks) {
+        this.jobs = jobs;
+        this.tasks = tasks;
+    }
+
+    record JobLine(long id, String name, String created) {}
+
+    record RoleChoice(String path, String role) {}
+
+    record ShopChoice(String sheetId, HeadroomJson headroom) {}
+
+    @GetMapping
+    List<JobLine> all() {
+        return jobs.all().stream().map(j -> new JobLine(j.id(), j.name(), j.created())).toList();
+    }
+
+    /** Starts reading what was brought in; the task's result is the new job's id. */
+    @PostMapping(consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
+    TaskState bringIn(@RequestParam("files") List<MultipartFile> files)
+            throws IOException, UnusablePackException {
+        List<Pack.PackFile> given = new ArrayList<>();
+        for (MultipartFile f : files) {
+            String name = f.getOriginalFilename();
+            given.add(new Pack.PackFile(name == null ? "file" : name, f.getBytes()));
+        }
+        if (given.isEmpty()) {
+            throw new UnusablePackException("No file arrived: drop a zip, a folder or the files.");
+        }
+        Pack pack = PackReader.fromLoose(packName(given), given);
+        return tasks.start(task -> String.valueOf(jobs.bringIn(pack, task)));
+    }
+
+    /** A folder's own name, else the first file's without its ending. */
+    private static String packName(List<Pack.PackFile> given) {
+        String first = given.get(0).path();
+        int slash = first.indexOf('/');
+        return slash > 0 ? first.substring(0, slash) : first.replaceFirst("\\.[^.]*$", "");
+    }
+
+    @GetMapping("/{id}")
+    JobView job(@PathVariable long id) {
+        return JobView.of(jobs.job(id), jobs);
+    }
+
+    /** Sets a file's role; an empty role goes back to what was proposed. */
+    @PutMapping("/{id}/role")
+    JobView role(@PathVariable long id, @RequestBody RoleChoice choice) {
+        jobs.chooseRole(
+                id, choice.path(), Optional.ofNullable(choice.role()).filter(r -> !r.isEmpty()));
+        return job(id);
+    }
+
+    @PutMapping("/{id}/shop")
+    JobView shop(@PathVariable long id, @RequestBody ShopChoice choice) {
+        HeadroomJson headroom =
+                choice.headroom() == null ? new HeadroomJson(0, null) : choice.headroom();
+        jobs.chooseShop(id, choice.sheetId(), headroom);
+        return job(id);
+    }
+
+    /** Starts the checks, the outputs or a cut in the background. */
+    @PostMapping("/{id}/work/{what}")
+    TaskState work(@PathVariable long id, @PathVariable String what) {
+        jobs.job(id);
+        return switch (what) {
+            case "check" ->
+                    tasks.start(
+                            task -> {
+                                jobs.check(id, task);
+                                return "check";
+                            });
+            case "outputs" ->
+                    tasks.start(
+                            task -> {
+                                jobs.outputs(id, task);
+                                return "outputs";
+                            });
+            case "cut" -> {
+                if (!jobs.openStops(id).isEmpty()) {
+                    throw new RefusedException(
+                            jobs.openStops(id).size()
+                                    + " stop findings are open. Mend the board or sign them off.");
+                }
+                yield tasks.start(task -> String.valueOf(jobs.cut(id, task)));
+            }
+            default -> throw new RefusedException("There is no work called '" + what + "'.");
+        };
+    }
+}

@@ -1,0 +1,182 @@
+package dev.lastcut.server.api;
+
+import dev.lastcut.core.board.Board;
+import dev.lastcut.core.board.Hole;
+import dev.lastcut.core.check.CheckRun;
+import dev.lastcut.core.connectivity.BoardGeometry;
+import dev.lastcut.core.geometry.Length;
+import dev.lastcut.server.jobs.HeadroomJson;
+import dev.lastcut.server.jobs.JobService;
+import dev.lastcut.server.store.JobStore;
+import java.util.ArrayList;
+import java.util.List;
+import org.locationtech.jts.geom.Envelope;
+
+/** Everything the interface shows of a job but its pictures and findings. */
+record JobView(
+        long id,
+        String name,
+        int revision,
+        String created,
+        String sheetId,
+        HeadroomJson headroom,
+        BoardFacts board,
+        List<FileView> files,
+        List<ProblemView> problems,
+        List<LayerView> layers,
+        List<HoleView> holes,
+        List<NetView> nets,
+        CheckSummary check,
+        int cuts) {
+
+    /** Extent in nm; size in mm; 0 without an outline. */
+    record BoardFacts(
+            long minX,
+            long minY,
+            long maxX,
+            long maxY,
+            double widthMm,
+            double heightMm,
+            int copperLayers,
+            int holes,
+            int slots,
+            int nets,
+            int parts,
+            int listLines,
+            int pasteOpenings,
+            boolean hasPlacement) {}
+
+    record FileView(String path, String role, String evidence, double confidence, boolean chosen) {}
+
+    record ProblemView(String file, int line, String text, String action) {}
+
+    /** A picture; {@code index} is its place in the list of layers. */
+    record LayerView(int index, String role, String words, String file) {}
+
+    /** Ends in nm, equal for a round hole. */
+    record HoleView(long x0, long y0, long x1, long y1, long diameter, boolean plated) {}
+
+    record NetView(int net, String name) {}
+
+    /** {@code ran} is false until this very board was checked against this very sheet. */
+    record CheckSummary(boolean ran, int stops, int looks, int notes, int openStops, int notRun) {}
+
+    static JobView of(JobStore.Job job, JobService jobs) {
+        BoardGeometry geometry = jobs.board(job.id());
+        Board board = geometry.board();
+        List<LayerView> layers = new ArrayList<>();
+        for (int i = 0; i < board.layers().size(); i++) {
+            var l = board.layers().get(i);
+            layers.add(new LayerView(i, l.role().id(), l.role().words(), l.file()));
+        }
+        List<NetView> nets = new ArrayList<>();
+        for (int i = 0; i < geometry.nets().netCount(); i++) {
+            nets.add(new NetView(i, geometry.netName(i)));
+        }
+        return new JobView(
+                job.id(),
+                job.name(),
+                jobs.revision(job.id()),
+                job.created(),
+                job.sheetId().orElse(""),
+                jobs.headroom(job.id()),
+                facts(geometry),
+                board.files().stream()
+                        .map(
+                                f ->
+                                        new FileView(
+                                                f.path(),
+                                                f.role().id(),
+                                                f.evidence(),
+                                                f.confidence(),
+                                                f.chosen()))
+                        .toList(),
+                board.problems().stream()
+                        .map(p -> new ProblemView(p.file(), p.line(), p.text(), p.action()))
+                        .toList(),
+                layers,
+                board.holes().stream().map(JobView::hole).toList(),
+                nets,
+                check(job.id(), jobs),
+                jobs.cuts(job.id()).size());
+    }
+
+    private static BoardFacts facts(BoardGeometry geometry) {
+        Board board = geometry.board();
+        boolean outlined = !geometry.boardArea().isEmpty();
+        Envelope e = outlined ? geometry.boardArea().getEnvelopeInternal() : extent(geometry);
+        if (e.isNull()) {
+            e = new Envelope(0, 50_000_000, 0, 50_000_000);
+        }
+        int slots = (int) board.holes().stream().filter(Hole::isSlot).count();
+        int paste =
+                board.layers().stream()
+                        .filter(l -> l.role().kind() == dev.lastcut.core.board.Role.Kind.PASTE)
+                        .mapToInt(l -> geometry.pieces(l.role()).size())
+                        .sum();
+        int named =
+                geometry.board()
+                        .netlist()
+                        .map(n -> (int) n.netCount())
+                        .orElse(geometry.nets().netCount());
+        return new BoardFacts(
+                Math.round(e.getMinX()),
+                Math.round(e.getMinY()),
+                Math.round(e.getMaxX()),
+                Math.round(e.getMaxY()),
+                outlined ? Length.toMm(e.getWidth()) : 0,
+                outlined ? Length.toMm(e.getHeight()) : 0,
+                board.copper().size(),
+                board.holes().size() - slots,
+                slots,
+                named,
+                board.partCount(),
+                board.parts()
+                        .map(p -> dev.lastcut.core.assembly.BillOfMaterials.lines(p).size())
+                        .orElse(0),
+                paste,
+                board.placements().isPresent());
+    }
+
+    private static Envelope extent(BoardGeometry geometry) {
+        Envelope all = new Envelope();
+        geometry.board()
+                .layers()
+                .forEach(
+                        l ->
+                                geometry.pieces(l.role())
+                                        .forEach(
+                                                p ->
+                                                        all.expandToInclude(
+                                                                p.polygon()
+                                                                        .getEnvelopeInternal())));
+        geometry.board().holes().forEach(h -> all.expandToInclude(h.from().coordinate()));
+        return all;
+    }
+
+    private static HoleView hole(Hole h) {
+        return new HoleView(
+                h.from().x(), h.from().y(), h.to().x(), h.to().y(), h.diameter(), h.plated());
+    }
+
+    private static CheckSummary check(long id, JobService jobs) {
+        return jobs.lastCheck(id)
+                .map(run -> summary(run, jobs.openStops(id).size()))
+                .orElse(new CheckSummary(false, 0, 0, 0, 0, 0));
+    }
+
+    private static CheckSummary summary(CheckRun run, int open) {
+        int[] counts = new int[3];
+        run.findings().forEach(f -> counts[f.severity().ordinal()]++);
+        int notRun =
+                (int)
+                        run.results().stream()
+                                .filter(
+                                        r ->
+                                                r.outcome().status()
+                                                        == dev.lastcut.core.check.Outcome.Status
+                                                                .NOT_RUN)
+                                .count();
+        return new CheckSummary(true, counts[0], counts[1], counts[2], open, notRun);
+    }
+}

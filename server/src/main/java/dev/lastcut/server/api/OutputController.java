@@ -1,0 +1,232 @@
+package dev.lastcut.server.api;
+
+import dev.lastcut.core.assembly.BillOfMaterials;
+import dev.lastcut.core.assembly.PlacementTable;
+import dev.lastcut.core.board.Board;
+import dev.lastcut.core.board.Netlist;
+import dev.lastcut.core.board.PlacedPart;
+import dev.lastcut.core.cut.OutputFile;
+import dev.lastcut.core.cut.OutputSet;
+import dev.lastcut.core.formats.table.Designators;
+import dev.lastcut.core.geometry.Length;
+import dev.lastcut.core.geometry.Pt;
+import dev.lastcut.core.milling.Operation;
+import dev.lastcut.server.jobs.JobService;
+import dev.lastcut.server.jobs.NotFoundException;
+import dev.lastcut.server.store.CutStore;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+
+/** What is made of a board, its previews, and the cuts. */
+@RestController
+@RequestMapping("/api/jobs/{id}")
+class OutputController {
+    private final JobService jobs;
+
+    OutputController(JobService jobs) {
+        this.jobs = jobs;
+    }
+
+    record FileLine(String path, long bytes, String purpose) {}
+
+    record OperationView(
+            int index,
+            String file,
+            String kind,
+            String side,
+            String tool,
+            double widthMm,
+            double depthMm,
+            double minutes) {}
+
+    record OutputsView(
+            boolean made,
+            List<FileLine> files,
+            List<OperationView> operations,
+            List<String> remarks) {}
+
+    /** One line of the bill of materials. */
+    record BomLine(
+            String designators,
+            int quantity,
+            String value,
+            String footprint,
+            String maker,
+            String partNumber,
+            boolean fitted) {}
+
+    /** A placed part; pin 1 is empty when no netlist tells where it is. */
+    record PartView(
+            String designator,
+            String value,
+            String footprint,
+            long x,
+            long y,
+            double rotationDeg,
+            String side,
+            boolean fitted,
+            Long pin1X,
+            Long pin1Y) {}
+
+    record PartsView(
+            boolean hasList, boolean hasPlacement, List<BomLine> lines, List<PartView> parts) {}
+
+    /** Tool paths in nm: flat lists x, y, z, x, y, z …, one for each visit of the tool. */
+    record PathsView(String file, long widthNm, List<long[]> paths) {}
+
+    @GetMapping("/outputs")
+    OutputsView outputs(@PathVariable long id) {
+        jobs.job(id);
+        return jobs.lastOutputs(id)
+                .map(OutputController::view)
+                .orElse(new OutputsView(false, List.of(), List.of(), List.of()));
+    }
+
+    private static OutputsView view(OutputSet set) {
+        List<OperationView> operations = new ArrayList<>();
+        set.milling()
+                .ifPresent(
+                        plan ->
+                                plan.operations()
+                                        .forEach(o -> operations.add(view(o, operations.size()))));
+        return new OutputsView(
+                true,
+                set.files().stream()
+                        .map(f -> new FileLine(f.path(), f.content().length, f.purpose()))
+                        .toList(),
+                operations,
+                set.remarks());
+    }
+
+    private static OperationView view(Operation o, int index) {
+        return new OperationView(
+                index,
+                o.file(),
+                o.kind().id(),
+                o.side().word(),
+                o.cutter().name(),
+                Length.toMm(o.cutter().widthAt(o.depth())),
+                Length.toMm(o.depth()),
+                o.minutes());
+    }
+
+    private OutputSet made(long id) {
+        return jobs.lastOutputs(id)
+                .orElseThrow(() -> new NotFoundException("The outputs are not made yet."));
+    }
+
+    @GetMapping("/outputs/file")
+    ResponseEntity<byte[]> file(@PathVariable long id, @RequestParam String path) {
+        OutputFile file =
+                made(id).files().stream()
+                        .filter(f -> f.path().equals(path))
+                        .findFirst()
+                        .orElseThrow(
+                                () -> new NotFoundException("There is no output " + path + "."));
+        return download(path.substring(path.lastIndexOf('/') + 1), file.content());
+    }
+
+    @GetMapping("/outputs/paths/{index}")
+    PathsView paths(@PathVariable long id, @PathVariable int index) {
+        List<Operation> all = made(id).milling().map(p -> p.operations()).orElse(List.of());
+        if (index < 0 || index >= all.size()) {
+            throw new NotFoundException("There is no operation " + index + ".");
+        }
+        Operation o = all.get(index);
+        List<long[]> paths = new ArrayList<>();
+        for (var path : o.paths()) {
+            long[] flat = new long[path.vertices().size() * 3];
+            int i = 0;
+            for (var v : path.vertices()) {
+                flat[i++] = Math.round(v.x());
+                flat[i++] = Math.round(v.y());
+                flat[i++] = Math.round(v.z());
+            }
+            paths.add(flat);
+        }
+        return new PathsView(o.file(), Math.round(o.cutter().widthAt(o.depth())), paths);
+    }
+
+    @GetMapping("/parts")
+    PartsView parts(@PathVariable long id) {
+        Board board = jobs.board(id).board();
+        List<BomLine> lines =
+                BillOfMaterials.lines(board.parts().orElse(List.of())).stream()
+                        .map(
+                                l ->
+                                        new BomLine(
+                                                Designators.fold(l.designators()),
+                                                l.quantity(),
+                                                l.part().value(),
+                                                l.part().footprint(),
+                                                l.part().maker(),
+                                                l.part().partNumber(),
+                                                l.part().fitted()))
+                        .toList();
+        Map<String, Pt> pin1 = new HashMap<>();
+        board.netlist()
+                .map(Netlist::points)
+                .orElse(List.of())
+                .forEach(
+                        p -> {
+                            if (p.pin().equals("1")) {
+                                pin1.putIfAbsent(p.component(), p.at());
+                            }
+                        });
+        List<PlacedPart> fitted = PlacementTable.fitted(board);
+        List<PartView> parts =
+                board.placements().orElse(List.of()).stream()
+                        .map(
+                                p ->
+                                        part(
+                                                p,
+                                                fitted.contains(p),
+                                                Optional.ofNullable(pin1.get(p.designator()))))
+                        .toList();
+        return new PartsView(
+                board.parts().isPresent(), board.placements().isPresent(), lines, parts);
+    }
+
+    private static PartView part(PlacedPart p, boolean fitted, Optional<Pt> pin1) {
+        return new PartView(
+                p.designator(),
+                p.value(),
+                p.footprint(),
+                p.at().x(),
+                p.at().y(),
+                p.rotationDeg(),
+                p.side().word(),
+                fitted,
+                pin1.map(Pt::x).orElse(null),
+                pin1.map(Pt::y).orElse(null));
+    }
+
+    @GetMapping("/cuts")
+    List<CutStore.Cut> cuts(@PathVariable long id) {
+        return jobs.cuts(id);
+    }
+
+    @GetMapping("/cuts/{number}.zip")
+    ResponseEntity<byte[]> cut(@PathVariable long id, @PathVariable int number) {
+        String name = jobs.job(id).name().replaceAll("[^A-Za-z0-9._-]", "-");
+        return download(name + "-cut-" + number + ".zip", jobs.cutZip(id, number));
+    }
+
+    private static ResponseEntity<byte[]> download(String name, byte[] content) {
+        return ResponseEntity.ok()
+                .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"" + name + "\"")
+                .contentType(MediaType.APPLICATION_OCTET_STREAM)
+                .body(content);
+    }
+}

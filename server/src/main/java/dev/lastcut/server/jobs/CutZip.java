@@ -1,0 +1,33 @@
+package dev.lastcut.server.jobs;
+
+import dev.lastcut.core.cut.OutputFile;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.file.attribute.FileTime;
+import java.time.Instant;
+import java.util.List;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipOutputStream;
+
+/** Packs the files of a cut; every entry carries the cut's own time. */
+final class CutZip {
+    private CutZip() {}
+
+    static byte[] write(List<OutputFile> files, String created) {
+        ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+        FileTime time = FileTime.from(Instant.parse(created));
+        try (ZipOutputStream zip = new ZipOutputStream(bytes)) {
+            for (OutputFile f : files) {
+                ZipEntry entry = new ZipEntry(f.path());
+                entry.setLastModifiedTime(time);
+                zip.putNextEntry(entry);
+                zip.write(f.content());
+                zip.closeEntry();
+            }
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+        return bytes.toByteArray();
+    }
+}

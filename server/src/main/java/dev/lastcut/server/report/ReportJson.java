@@ -1,0 +1,203 @@
+package dev.lastcut.server.report;
+
+import dev.lastcut.core.board.Board;
+import dev.lastcut.core.board.Hole;
+import dev.lastcut.core.capability.Cutter;
+import dev.lastcut.core.check.CheckRun;
+import dev.lastcut.core.check.Finding;
+import dev.lastcut.core.connectivity.BoardGeometry;
+import dev.lastcut.core.cut.OutputSet;
+import dev.lastcut.core.cut.SignOff;
+import dev.lastcut.core.geometry.Length;
+import dev.lastcut.core.geometry.Pt;
+import dev.lastcut.core.milling.MillingPlan;
+import dev.lastcut.core.milling.Operation;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.TreeMap;
+import org.locationtech.jts.geom.Envelope;
+
+/** {@code report.json}, version 1; documented in docs/report.md. */
+public record ReportJson(
+        int version,
+        String sheet,
+        BoardJson board,
+        List<FileJson> files,
+        List<ProblemJson> problems,
+        List<CheckJson> checks,
+        List<FindingJson> findings,
+        List<MillingJson> milling,
+        List<String> remarks) {
+    public static final int VERSION = 1;
+
+    record BoardJson(
+            double widthMm,
+            double heightMm,
+            int copperLayers,
+            List<HoleJson> holes,
+            long slots,
+            long netCount,
+            int partCount) {}
+
+    record HoleJson(double diameterMm, boolean plated, int count) {}
+
+    record FileJson(String path, String role, String evidence, double confidence) {}
+
+    record ProblemJson(String file, int line, String text, String action) {}
+
+    record CheckJson(String rule, String status, String reason) {}
+
+    record PlaceJson(double xMm, double yMm) {
+        static PlaceJson of(Pt p) {
+            return new PlaceJson(mm(p.x()), mm(p.y()));
+        }
+    }
+
+    /** One finding as it stands in the report and in the manifest. */
+    public record FindingJson(
+            String id,
+            String rule,
+            String severity,
+            List<String> layers,
+            double xMm,
+            double yMm,
+            PlaceJson from,
+            PlaceJson to,
+            double measured,
+            double limit,
+            String unit,
+            List<String> nets,
+            List<String> parts,
+            String message,
+            String signedOff) {
+        static FindingJson of(Finding f, Map<String, String> reasons) {
+            return new FindingJson(
+                    f.id(),
+                    f.rule(),
+                    f.severity().id(),
+                    f.layers(),
+                    mm(f.at().x()),
+                    mm(f.at().y()),
+                    PlaceJson.of(f.from()),
+                    PlaceJson.of(f.to()),
+                    f.measured(),
+                    f.limit(),
+                    f.unit(),
+                    f.nets(),
+                    f.parts(),
+                    f.message(),
+                    reasons.get(f.id()));
+        }
+    }
+
+    record MillingJson(
+            String file,
+            String operation,
+            String side,
+            ToolJson tool,
+            double depthMm,
+            ToPackJson toPack,
+            double minutes) {}
+
+    record ToolJson(String kind, double tipMm, double angleDeg, double diameterMm) {}
+
+    record ToPackJson(boolean mirrorX, double dxMm, double dyMm) {}
+
+    public static ReportJson of(
+            BoardGeometry geometry,
+            String sheetId,
+            CheckRun checks,
+            OutputSet outputs,
+            List<SignOff> signOffs) {
+        Board board = geometry.board();
+        return new ReportJson(
+                VERSION,
+                sheetId,
+                board(geometry),
+                board.files().stream()
+                        .map(
+                                f ->
+                                        new FileJson(
+                                                f.path(),
+                                                f.role().id(),
+                                                f.evidence(),
+                                                f.confidence()))
+                        .toList(),
+                board.problems().stream()
+                        .map(p -> new ProblemJson(p.file(), p.line(), p.text(), p.action()))
+                        .toList(),
+                checks.results().stream()
+                        .map(
+                                r ->
+                                        new CheckJson(
+                                                r.rule(),
+                                                r.outcome().status().id(),
+                                                r.outcome().reason()))
+                        .toList(),
+                findings(checks, signOffs),
+                outputs.milling().map(ReportJson::milling).orElse(List.of()),
+                outputs.remarks());
+    }
+
+    /** All findings, the most severe first, with the reasons of those signed off. */
+    public static List<FindingJson> findings(CheckRun checks, List<SignOff> signOffs) {
+        Map<String, String> reasons = new LinkedHashMap<>();
+        signOffs.forEach(s -> reasons.put(s.findingId(), s.reason()));
+        return checks.findings().stream().map(f -> FindingJson.of(f, reasons)).toList();
+    }
+
+    private static BoardJson board(BoardGeometry geometry) {
+        Board board = geometry.board();
+        Envelope e = geometry.boardArea().getEnvelopeInternal();
+        record Size(long diameter, boolean plated) {}
+        Map<Size, Integer> sizes = new LinkedHashMap<>();
+        board.holes().stream()
+                .filter(h -> !h.isSlot())
+                .forEach(h -> sizes.merge(new Size(h.diameter(), h.plated()), 1, Integer::sum));
+        Map<String, HoleJson> sorted = new TreeMap<>();
+        sizes.forEach(
+                (s, count) ->
+                        sorted.put(
+                                String.format(Locale.ROOT, "%12d %b", s.diameter(), s.plated()),
+                                new HoleJson(mm(s.diameter()), s.plated(), count)));
+        long named =
+                board.netlist().map(n -> n.netCount()).orElse((long) geometry.nets().netCount());
+        return new BoardJson(
+                e.isNull() ? 0 : mm(e.getWidth()),
+                e.isNull() ? 0 : mm(e.getHeight()),
+                board.copper().size(),
+                new ArrayList<>(sorted.values()),
+                board.holes().stream().filter(Hole::isSlot).count(),
+                named,
+                board.partCount());
+    }
+
+    private static List<MillingJson> milling(MillingPlan plan) {
+        List<MillingJson> result = new ArrayList<>();
+        for (Operation o : plan.operations()) {
+            Cutter c = o.cutter();
+            result.add(
+                    new MillingJson(
+                            "milling/" + o.file(),
+                            o.kind().id(),
+                            o.side().word(),
+                            new ToolJson(
+                                    c.kind().name().toLowerCase(Locale.ROOT),
+                                    mm(c.tip()),
+                                    c.angleDeg(),
+                                    mm(c.diameter())),
+                            mm(o.depth()),
+                            new ToPackJson(
+                                    o.toPack().mirrorX(), mm(o.toPack().dx()), mm(o.toPack().dy())),
+                            Math.round(o.minutes() * 100) / 100.0));
+        }
+        return result;
+    }
+
+    private static double mm(double nm) {
+        return Math.round(Length.toMm(nm) * 1e6) / 1e6;
+    }
+}

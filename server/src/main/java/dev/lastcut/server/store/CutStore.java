@@ -1,0 +1,84 @@
+package dev.lastcut.server.store;
+
+import java.util.List;
+import java.util.Optional;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Repository;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Cuts: added, read, never changed. */
+@Repository
+public class CutStore {
+    private final JdbcClient jdbc;
+    private final BlobStore blobs;
+
+    CutStore(JdbcClient jdbc, BlobStore blobs) {
+        this.jdbc = jdbc;
+        this.blobs = blobs;
+    }
+
+    /** A cut as listed; {@code sha256} is that of its zip. */
+    public record Cut(
+            int number,
+            int revision,
+            String created,
+            String sheet,
+            boolean released,
+            int files,
+            String sha256) {}
+
+    public int nextNumber(long job) {
+        return jdbc.sql("select coalesce(max(number), 0) + 1 from cut where job_id = :job")
+                .param("job", job)
+                .query(Integer.class)
+                .single();
+    }
+
+    @Transactional
+    public void add(long job, Cut cut, byte[] zip) {
+        String sha256 = blobs.put(zip);
+        jdbc.sql(
+                        """
+                        insert into cut (job_id, revision, number, created, sheet, released, files, zip)
+                        values (:job, :revision, :number, :created, :sheet, :released, :files, :zip)
+                        """)
+                .param("job", job)
+                .param("revision", cut.revision())
+                .param("number", cut.number())
+                .param("created", cut.created())
+                .param("sheet", cut.sheet())
+                .param("released", cut.released() ? 1 : 0)
+                .param("files", cut.files())
+                .param("zip", sha256)
+                .update();
+    }
+
+    public List<Cut> all(long job) {
+        return jdbc.sql("select * from cut where job_id = :job order by number desc")
+                .param("job", job)
+                .query(
+                        (r, n) ->
+                                new Cut(
+                                        r.getInt("number"),
+                                        r.getInt("revision"),
+                                        r.getString("created"),
+                                        r.getString("sheet"),
+                                        r.getBoolean("released"),
+                                        r.getInt("files"),
+                                        r.getString("zip")))
+                .list();
+    }
+
+    /** The zip of a cut, byte for byte as it was made. */
+    public Optional<byte[]> zip(long job, int number) {
+        return jdbc.sql(
+                        """
+                        select b.bytes from cut c join blob b on b.sha256 = c.zip
+                        where c.job_id = :job and c.number = :number
+                        """)
+                .param("job", job)
+                .param("number", number)
+                .query((r, n) -> r.getBytes(1))
+                .optional();
+    }
+}

@@ -1,0 +1,2 @@
+/** What is kept in SQLite, through plain JDBC: one class per group of tables. */
+package dev.lastcut.server.store;

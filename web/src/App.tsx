@@ -1,0 +1,158 @@
+import { useQuery } from '@tanstack/react-query';
+import { useEffect, useMemo } from 'react';
+import { api, type Job, type Parts as PartsResult } from './api/client';
+import { Keys } from './Keys';
+import { usePlace, type Station } from './router';
+import { BringIn, DropField } from './stations/BringIn';
+import { Check } from './stations/Check';
+import { Cut } from './stations/Cut';
+import { LookOver } from './stations/LookOver';
+import { Mill } from './stations/Mill';
+import { Parts } from './stations/Parts';
+import { Shop } from './stations/Shop';
+import { Stencil } from './stations/Stencil';
+import { useView, type Film } from './store/view';
+import { LightTable, type Focus } from './table/LightTable';
+import { pictureKey } from './table/useLayers';
+import { Traveller } from './traveller/Traveller';
+
+/** Which films a station lays out by itself; the user's own choice wins over it. */
+function filmsFor(station: Station, job: Job): Record<string, Film> | null {
+  const roles = job.layers.map((l) => l.role);
+  const set = (film: (role: string) => Film) => Object.fromEntries(roles.map((r) => [r, film(r)]));
+  switch (station) {
+    case 'stencil':
+      return set((r) =>
+        r.startsWith('paste') || r === 'outline' ? 'on' : r === 'copper-top' ? 'dim' : 'off',
+      );
+    case 'parts':
+      return set((r) =>
+        r.startsWith('silk') || r === 'outline' ? 'on' : r.startsWith('copper') ? 'dim' : 'off',
+      );
+    case 'mill':
+      return set((r) => (r.startsWith('copper') || r === 'outline' ? 'on' : 'off'));
+    default:
+      return set((r) => (r.startsWith('paste') ? 'off' : 'on'));
+  }
+}
+
+function Start() {
+  return (
+    <main className="flex h-full grow items-center justify-center p-10">
+      <div className="w-[560px]">
+        <h1 className="mb-1 text-2xl font-semibold">Bring a board in</h1>
+        <p className="text-faint mb-4">
+          Your layout is done. Here it is looked over, held against what the shop can really do, and
+          every file for it is made.
+        </p>
+        <DropField tall />
+      </div>
+    </main>
+  );
+}
+
+function partFocus(parts: PartsResult | null, designator: string | null): Focus | null {
+  const part = parts?.parts.find((p) => p.designator === designator);
+  return part ? { key: part.designator, x: part.x, y: part.y, span: 18e6 } : null;
+}
+
+function Bench({ job, station }: { job: Job; station: Station }) {
+  const chosenFinding = useView((s) => s.finding);
+  const chosenPart = useView((s) => s.part);
+  const operation = useView((s) => s.operation);
+  const key = pictureKey(job);
+  useEffect(() => useView.getState().startJob(), [job.id]);
+  useEffect(() => useView.getState().setFilms({}), [station]);
+  const check = useQuery({
+    queryKey: ['check', job.id, key, job.sheetId, JSON.stringify(job.headroom)],
+    queryFn: () => api.check(job.id),
+    enabled: job.sheetId !== '',
+  });
+  const outputs = useQuery({
+    queryKey: ['outputs', job.id, key, job.sheetId],
+    queryFn: () => api.outputs(job.id),
+  });
+  const parts = useQuery({
+    queryKey: ['parts', job.id, key],
+    queryFn: () => api.parts(job.id),
+    enabled: station === 'parts',
+  });
+  const index = Math.min(operation, (outputs.data?.operations.length ?? 1) - 1);
+  const paths = useQuery({
+    queryKey: ['paths', job.id, key, job.sheetId, index],
+    queryFn: () => api.paths(job.id, index),
+    enabled: station === 'mill' && (outputs.data?.operations.length ?? 0) > 0,
+  });
+  const findings = useMemo(
+    () => (station === 'check' ? (check.data?.findings ?? []) : []),
+    [station, check.data],
+  );
+  const focus = useMemo((): Focus | null => {
+    if (station === 'parts') {
+      return partFocus(parts.data ?? null, chosenPart);
+    }
+    const f = findings.find((x) => x.id === chosenFinding);
+    if (!f || (f.at.x === 0 && f.at.y === 0)) {
+      return null;
+    }
+    const apart = Math.hypot(f.from.x - f.to.x, f.from.y - f.to.y);
+    return { key: f.id, x: f.at.x, y: f.at.y, span: Math.max(5e6, apart * 2) };
+  }, [station, parts.data, chosenPart, findings, chosenFinding]);
+  const shown = useMemo(() => filmsFor(station, job), [station, job]);
+  const checkData = check.data ?? null;
+  const outputData = outputs.data ?? null;
+  const panels: Record<Station, React.ReactNode> = {
+    'bring-in': <BringIn job={job} />,
+    'look-over': <LookOver job={job} />,
+    shop: <Shop job={job} />,
+    check: <Check job={job} check={checkData} />,
+    parts: <Parts job={job} parts={parts.data ?? null} />,
+    stencil: <Stencil job={job} outputs={outputData} />,
+    mill: <Mill job={job} outputs={outputData} />,
+    cut: <Cut job={job} outputs={outputData} />,
+  };
+  return (
+    <>
+      <Keys findings={findings.map((f) => f.id)} />
+      <main className="h-full min-w-0 grow">
+        <LightTable
+          key={job.id}
+          job={job}
+          findings={findings}
+          parts={station === 'parts' ? (parts.data ?? null) : null}
+          paths={station === 'mill' ? (paths.data ?? null) : null}
+          focus={focus}
+          shown={shown}
+        />
+      </main>
+      <aside className="border-edge h-full w-[350px] shrink-0 border-l">{panels[station]}</aside>
+    </>
+  );
+}
+
+export function App() {
+  const place = usePlace();
+  const job = useQuery({
+    queryKey: ['job', place.job],
+    queryFn: () => api.job(place.job ?? 0),
+    enabled: place.job !== null,
+  });
+  const current = place.job !== null ? (job.data ?? null) : null;
+  return (
+    <div className="flex h-full">
+      <Traveller job={current} station={place.station} />
+      {place.job === null ? <Start /> : null}
+      {current ? <Bench key={current.id} job={current} station={place.station} /> : null}
+      {place.job !== null && job.isPending ? (
+        <p role="status" className="p-8">
+          Reading the board …
+        </p>
+      ) : null}
+      {job.error && place.job !== null ? (
+        <p role="alert" className="text-stop p-8">
+          {job.error.message}
+        </p>
+      ) : null}
+    </div>
+  );
+}

@@ -1,0 +1,85 @@
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { api, type Job, type Outputs } from '../api/client';
+import { useWork } from '../api/tasks';
+import { go } from '../router';
+import { Button } from '../ui/Button';
+import { Panel } from '../ui/Panel';
+import { Working } from '../ui/Working';
+import { FileList, MakeOutputs } from './outputs';
+
+/** Freezing what is handed over, and what was handed over before. */
+export function Cut({ job, outputs }: { job: Job; outputs: Outputs | null }) {
+  const queries = useQueryClient();
+  const work = useWork();
+  const cuts = useQuery({ queryKey: ['cuts', job.id], queryFn: () => api.cuts(job.id) });
+  const blocked = !job.sheetId || !job.check.ran || job.check.openStops > 0;
+  const why = !job.sheetId
+    ? 'No shop is chosen yet.'
+    : !job.check.ran
+      ? 'The board was not checked yet.'
+      : `${job.check.openStops} stop findings are open: mend the board or sign them off.`;
+  const make = () =>
+    work.run(
+      () => api.work(job.id, 'cut'),
+      () => {
+        void queries.invalidateQueries({ queryKey: ['cuts', job.id] });
+        void queries.invalidateQueries({ queryKey: ['job', job.id] });
+      },
+    );
+  return (
+    <Panel title="Cut" lead="One numbered zip with everything for the shop, kept for good.">
+      {blocked ? (
+        <div className="border-stop bg-card mb-3 rounded border-l-4 p-3">
+          <p>{why}</p>
+          <Button
+            className="mt-2"
+            onClick={() => go({ job: job.id, station: job.sheetId ? 'check' : 'shop' })}
+          >
+            {job.sheetId ? 'Go to the check' : 'Choose a shop'}
+          </Button>
+        </div>
+      ) : null}
+      <Button
+        look="main"
+        className="w-full"
+        disabled={blocked || work.state !== null}
+        onClick={make}
+      >
+        Make the cut
+      </Button>
+      <Working work={work} />
+      {cuts.data && cuts.data.length > 0 ? (
+        <>
+          <h2 className="mt-4 mb-1 font-semibold">Cuts</h2>
+          <ul aria-label="Cuts">
+            {cuts.data.map((c) => (
+              <li key={c.number} className="border-edge/60 border-b py-1.5">
+                <div className="flex items-baseline justify-between gap-2">
+                  <b className="font-semibold">Cut {c.number}</b>
+                  <span className="num">{c.created.replace('T', ' ').replace('Z', ' UTC')}</span>
+                </div>
+                <div className="text-faint">
+                  {c.files} files for {c.sheet}
+                </div>
+                <div className="num text-faint truncate" title={c.sha256}>
+                  SHA-256 {c.sha256.slice(0, 24)}…
+                </div>
+                <a className="underline" href={`/api/jobs/${job.id}/cuts/${c.number}.zip`} download>
+                  Download the zip
+                </a>
+              </li>
+            ))}
+          </ul>
+        </>
+      ) : null}
+      <h2 className="mt-4 mb-1 font-semibold">What goes in</h2>
+      <MakeOutputs job={job} outputs={outputs} />
+      {outputs?.made ? <FileList job={job} outputs={outputs} folder="" /> : null}
+      {outputs?.remarks.map((r) => (
+        <p key={r} className="text-faint mt-1">
+          {r}
+        </p>
+      ))}
+    </Panel>
+  );
+}

@@ -1,0 +1,346 @@
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { api, type Finding, type Job, type Parts, type Paths, type Under } from '../api/client';
+import { useView, type Film, type Point } from '../store/view';
+import { number } from '../units';
+import { Films } from './Films';
+import { drawOverlay } from './overlay';
+import { Renderer } from './Renderer';
+import { TableBar } from './TableBar';
+import { UnderPointer } from './UnderPointer';
+import { pictureKey, useLayers } from './useLayers';
+import { fit, lookAt, pan, toBoard, zoomAbout, type Viewport } from './viewport';
+
+const HOLES = 'holes';
+
+/** Something the table should look at: a place in nm, and how much around it. */
+export interface Focus {
+  key: string;
+  x: number;
+  y: number;
+  span: number;
+}
+
+/** The board on the lit table, with whatever the station lays over it. */
+export function LightTable({
+  job,
+  findings,
+  parts,
+  paths,
+  focus,
+  shown,
+}: {
+  job: Job;
+  findings: readonly Finding[];
+  parts: Parts | null;
+  paths: Paths | null;
+  focus: Focus | null;
+  shown: Record<string, Film> | null;
+}) {
+  const view = useView();
+  const frame = useRef<HTMLDivElement>(null);
+  const films = useRef<HTMLCanvasElement>(null);
+  const over = useRef<HTMLCanvasElement>(null);
+  const renderer = useRef<Renderer | null>(null);
+  const [port, setPort] = useState<Viewport>({
+    cx: 0,
+    cy: 0,
+    scale: 1e-5,
+    flipped: false,
+    width: 0,
+    height: 0,
+  });
+  const [failure, setFailure] = useState('');
+  const [pointer, setPointer] = useState<Point | null>(null);
+  const [under, setUnder] = useState<Under[]>([]);
+  const [caught, setCaught] = useState<{ at: Point; kind: string } | null>(null);
+  const [measureFrom, setMeasureFrom] = useState<Point | null>(null);
+  const { meshes, ready, error } = useLayers(job);
+  const key = `${job.id}:${pictureKey(job)}`;
+
+  const filmOf = useCallback(
+    (role: string): Film => view.films[role] ?? shown?.[role] ?? 'on',
+    [view.films, shown],
+  );
+  const live = useMemo(() => ({ ...port, flipped: view.flipped }), [port, view.flipped]);
+  const roles = useMemo(
+    () => job.layers.map((l) => l.role).filter((r) => filmOf(r) !== 'off'),
+    [job.layers, filmOf],
+  );
+
+  // The drawing surface: one renderer for the life of this set of pictures.
+  useEffect(() => {
+    if (!films.current) {
+      return undefined;
+    }
+    let made: Renderer;
+    try {
+      made = new Renderer(films.current, job.board.minX, job.board.minY);
+    } catch (e) {
+      // eslint-disable-next-line react-hooks/set-state-in-effect -- only the browser can tell
+      setFailure(e instanceof Error ? e.message : String(e));
+      return undefined;
+    }
+    renderer.current = made;
+    made.setHoles(job.holes);
+    return () => {
+      made.dispose();
+      renderer.current = null;
+    };
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- the key stands for job and pictures
+  }, [key]);
+
+  useEffect(() => {
+    meshes.forEach((mesh, role) => renderer.current?.setFilm(role, mesh));
+  }, [meshes, key]);
+
+  // Size follows the window; the first size, and a new board, fit the board.
+  const fitted = useRef('');
+  useEffect(() => {
+    const box = frame.current;
+    if (!box) {
+      return undefined;
+    }
+    const observer = new ResizeObserver(() => {
+      const width = box.clientWidth;
+      const height = box.clientHeight;
+      setPort((p) => {
+        const sized = { ...p, width, height };
+        if (fitted.current === key || width === 0) {
+          return sized;
+        }
+        fitted.current = key;
+        return fit(sized, job.board);
+      });
+    });
+    observer.observe(box);
+    return () => observer.disconnect();
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- the key stands for the board
+  }, [key]);
+
+  useEffect(() => {
+    if (focus) {
+      // eslint-disable-next-line react-hooks/set-state-in-effect -- the table goes where asked
+      setPort((p) => lookAt(p, focus.x, focus.y, focus.span));
+    }
+  }, [focus]);
+
+  useEffect(() => {
+    const canvases = [films.current, over.current];
+    const ratio = window.devicePixelRatio || 1;
+    for (const c of canvases) {
+      if (c && (c.width !== live.width * ratio || c.height !== live.height * ratio)) {
+        c.width = live.width * ratio;
+        c.height = live.height * ratio;
+      }
+    }
+    const request = requestAnimationFrame(() => {
+      renderer.current?.draw(
+        live,
+        job.layers.map((l) => ({ role: l.role, film: filmOf(l.role) })),
+        filmOf(HOLES),
+        view.net,
+        view.lamp,
+      );
+      const g = over.current?.getContext('2d');
+      if (g) {
+        drawOverlay(g, live, {
+          unit: view.unit,
+          findings,
+          finding: view.finding,
+          measures: view.measures,
+          pending: {
+            from: measureFrom,
+            at: view.measuring ? (caught?.at ?? null) : null,
+            caught: caught?.kind ?? 'none',
+          },
+          parts,
+          part: view.part,
+          paths,
+        });
+      }
+      if (frame.current) {
+        frame.current.dataset['frames'] = String(Number(frame.current.dataset['frames'] ?? 0) + 1);
+      }
+    });
+    return () => cancelAnimationFrame(request);
+  }, [live, job.layers, filmOf, meshes, view, findings, parts, paths, measureFrom, caught]);
+
+  // What lies under the pointer, asked at most once at a time.
+  const asking = useRef(false);
+  useEffect(() => {
+    if (!pointer || asking.current || !ready) {
+      return;
+    }
+    asking.current = true;
+    const x = Math.round(pointer.x);
+    const y = Math.round(pointer.y);
+    const ask = view.measuring
+      ? api
+          .snap(job.id, x, y, Math.round(10 / live.scale), roles)
+          .then((s) => setCaught({ at: { x: s.x, y: s.y }, kind: s.kind }))
+      : api.under(job.id, x, y, roles).then((u) => setUnder(u));
+    ask
+      .catch(() => setUnder([]))
+      .finally(() => {
+        asking.current = false;
+      });
+  }, [pointer, view.measuring, job.id, roles, live.scale, ready]);
+
+  const drag = useRef<{ x: number; y: number; moved: boolean } | null>(null);
+  const onDown = (e: React.PointerEvent) => {
+    drag.current = { x: e.clientX, y: e.clientY, moved: false };
+    e.currentTarget.setPointerCapture(e.pointerId);
+    frame.current?.focus();
+  };
+  const onMove = (e: React.PointerEvent) => {
+    const box = e.currentTarget.getBoundingClientRect();
+    if (drag.current) {
+      const dx = e.clientX - drag.current.x;
+      const dy = e.clientY - drag.current.y;
+      if (drag.current.moved || Math.hypot(dx, dy) > 3) {
+        drag.current = { x: e.clientX, y: e.clientY, moved: true };
+        setPort((p) => ({ ...pan({ ...p, flipped: view.flipped }, dx, dy) }));
+      }
+      return;
+    }
+    const [x, y] = toBoard(live, e.clientX - box.left, e.clientY - box.top);
+    setPointer({ x, y });
+  };
+  const onUp = (e: React.PointerEvent) => {
+    const clicked = drag.current !== null && !drag.current.moved;
+    drag.current = null;
+    if (!clicked) {
+      return;
+    }
+    const box = e.currentTarget.getBoundingClientRect();
+    const [x, y] = toBoard(live, e.clientX - box.left, e.clientY - box.top);
+    if (view.measuring) {
+      void api
+        .snap(job.id, Math.round(x), Math.round(y), Math.round(10 / live.scale), roles)
+        .then((s) => placeMeasure({ x: s.x, y: s.y }));
+    } else {
+      pick(x, y);
+    }
+  };
+  const placeMeasure = (at: Point) => {
+    if (measureFrom) {
+      view.addMeasure(measureFrom, at);
+      setMeasureFrom(null);
+    } else {
+      setMeasureFrom(at);
+    }
+  };
+  const pick = (x: number, y: number) => {
+    const reach = 14 / live.scale;
+    const flag = findings
+      .filter(
+        (f) => Math.abs(f.at.x - x) < reach && y - f.at.y > -reach / 2 && y - f.at.y < 2 * reach,
+      )
+      .at(0);
+    const part = parts?.parts.find((p) => Math.hypot(p.x - x, p.y - y) < reach);
+    if (flag) {
+      view.selectFinding(flag.id);
+    } else if (part) {
+      view.selectPart(part.designator);
+    } else {
+      const copper = under.find((u) => u.net >= 0);
+      view.lightNet(copper && copper.net !== view.net ? copper.net : null);
+    }
+  };
+
+  const onWheel = useCallback(
+    (e: WheelEvent) => {
+      e.preventDefault();
+      const box = frame.current?.getBoundingClientRect();
+      if (box) {
+        const factor = Math.exp(-e.deltaY * 0.0016);
+        setPort((p) => ({
+          ...zoomAbout(
+            { ...p, flipped: view.flipped },
+            e.clientX - box.left,
+            e.clientY - box.top,
+            factor,
+          ),
+        }));
+      }
+    },
+    [view.flipped],
+  );
+  useEffect(() => {
+    const box = frame.current;
+    box?.addEventListener('wheel', onWheel, { passive: false });
+    return () => box?.removeEventListener('wheel', onWheel);
+  }, [onWheel]);
+
+  const fitBoard = useCallback(() => setPort((p) => fit(p, job.board)), [job.board]);
+  const onKey = (e: React.KeyboardEvent) => {
+    const step = 60;
+    const moves: Record<string, [number, number]> = {
+      ArrowLeft: [step, 0],
+      ArrowRight: [-step, 0],
+      ArrowUp: [0, step],
+      ArrowDown: [0, -step],
+    };
+    const move = moves[e.key];
+    if (move) {
+      e.preventDefault();
+      setPort((p) => pan({ ...p, flipped: view.flipped }, move[0], move[1]));
+    } else if (e.key === '+' || e.key === '-') {
+      setPort((p) => zoomAbout(p, p.width / 2, p.height / 2, e.key === '+' ? 1.3 : 1 / 1.3));
+    } else if (e.key === 'Home') {
+      fitBoard();
+    } else if (e.key === 'Escape') {
+      setMeasureFrom(null);
+      view.setMeasuring(false);
+      view.lightNet(null);
+    }
+  };
+
+  return (
+    <div className="flex h-full min-w-0 flex-col">
+      <Films job={job} filmOf={filmOf} holes={HOLES} />
+      <div
+        ref={frame}
+        tabIndex={0}
+        role="application"
+        aria-label="Light table: drag to move, wheel to zoom, arrow keys, plus and minus"
+        data-ready={ready}
+        data-scale={live.scale}
+        data-center={`${Math.round(live.cx)},${Math.round(live.cy)}`}
+        className={`relative min-h-0 grow overflow-hidden ${view.measuring ? 'cursor-crosshair' : 'cursor-grab active:cursor-grabbing'}`}
+        onPointerDown={onDown}
+        onPointerMove={onMove}
+        onPointerUp={onUp}
+        onPointerLeave={() => setPointer(null)}
+        onKeyDown={onKey}
+      >
+        <canvas ref={films} className="absolute inset-0 h-full w-full" data-testid="films" />
+        <canvas ref={over} className="absolute inset-0 h-full w-full" />
+        {!ready && !error && !failure ? (
+          <p role="status" className="bg-card/90 absolute top-3 left-3 rounded px-3 py-1">
+            Laying out {meshes.size} of {job.layers.length} films …
+          </p>
+        ) : null}
+        {error || failure ? (
+          <p role="alert" className="bg-card text-stop absolute top-3 left-3 rounded px-3 py-1">
+            {error || failure}
+          </p>
+        ) : null}
+        {pointer && !view.measuring ? <UnderPointer under={under} /> : null}
+        {view.flipped ? (
+          <p className="bg-petrol absolute top-3 right-3 rounded px-2 py-0.5 text-white">
+            seen from below
+          </p>
+        ) : null}
+      </div>
+      <TableBar
+        onFit={fitBoard}
+        readout={
+          pointer
+            ? `${number(pointer.x, view.unit)}  ${number(pointer.y, view.unit)} ${view.unit}`
+            : `— ${view.unit}`
+        }
+      />
+    </div>
+  );
+}

@@ -1,0 +1,58 @@
+import { useView } from '../store/view';
+import { Button } from '../ui/Button';
+import { Slider } from '../ui/Slider';
+
+/** Below the table: where the pointer is, and what the table can do. */
+export function TableBar({ onFit, readout }: { onFit: () => void; readout: string }) {
+  const view = useView();
+  const last = view.measures.at(-1);
+  return (
+    <div className="border-edge bg-card flex items-center gap-1.5 border-t px-2 py-1">
+      <output aria-label="Pointer position" className="num w-52 shrink-0 whitespace-pre">
+        {readout}
+      </output>
+      <Button look="quiet" onClick={view.cycleUnit} title="Change the unit (U)">
+        {view.unit}
+      </Button>
+      <Button look="quiet" onClick={onFit} title="Show the whole board (Home)">
+        Fit
+      </Button>
+      <Button
+        look={view.flipped ? 'plain' : 'quiet'}
+        aria-pressed={view.flipped}
+        onClick={view.flip}
+        title="See it from below (B)"
+      >
+        From below
+      </Button>
+      <Button
+        look={view.measuring ? 'plain' : 'quiet'}
+        aria-pressed={view.measuring}
+        onClick={() => view.setMeasuring(!view.measuring)}
+        title="Measure between two places (M)"
+      >
+        Measure
+      </Button>
+      {last ? (
+        <Button
+          look="quiet"
+          onClick={() => view.removeMeasure(last.id)}
+          title="Remove the last measure (Backspace)"
+        >
+          Remove measure
+        </Button>
+      ) : null}
+      <span className="text-faint ml-auto flex items-center gap-2">
+        Lamp
+        <Slider
+          label="Lamp brightness"
+          value={view.lamp}
+          min={0.45}
+          max={1}
+          step={0.05}
+          onValueChange={view.setLamp}
+        />
+      </span>
+    </div>
+  );
+}

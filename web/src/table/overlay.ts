@@ -1,0 +1,246 @@
+import type { Finding, Parts, Paths } from '../api/client';
+import type { Measured, Point } from '../store/view';
+import { length, type Unit } from '../units';
+import { toScreen, type Viewport } from './viewport';
+
+/** What is drawn over the films. */
+export interface OverlayScene {
+  unit: Unit;
+  findings: readonly Finding[];
+  finding: string | null;
+  measures: readonly Measured[];
+  pending: { from: Point | null; at: Point | null; caught: string };
+  parts: Parts | null;
+  part: string | null;
+  paths: Paths | null;
+}
+
+const COLORS: Record<string, string> = { stop: '#93281a', look: '#7d5600', note: '#45566b' };
+const FONT = '600 12px "Source Code Pro", monospace';
+
+/** Flags, calipers, measures, parts and tool paths, on a plain canvas above the films. */
+export function drawOverlay(
+  g: CanvasRenderingContext2D,
+  view: Viewport,
+  scene: OverlayScene,
+): void {
+  const ratio = window.devicePixelRatio || 1;
+  g.setTransform(ratio, 0, 0, ratio, 0, 0);
+  g.clearRect(0, 0, view.width, view.height);
+  if (scene.paths) {
+    drawPaths(g, view, scene.paths);
+  }
+  if (scene.parts) {
+    drawParts(g, view, scene.parts, scene.part);
+  }
+  for (const m of scene.measures) {
+    drawMeasure(g, view, m.from, m.to, scene.unit);
+  }
+  const { from, at } = scene.pending;
+  if (at) {
+    drawCatch(g, view, at, scene.pending.caught);
+    if (from) {
+      drawMeasure(g, view, from, at, scene.unit);
+    }
+  }
+  for (const f of scene.findings) {
+    if (f.id !== scene.finding) {
+      drawFlag(g, view, f, false);
+    }
+  }
+  const chosen = scene.findings.find((f) => f.id === scene.finding);
+  if (chosen) {
+    drawCaliper(g, view, chosen, scene.unit);
+    drawFlag(g, view, chosen, true);
+  }
+}
+
+function drawFlag(g: CanvasRenderingContext2D, v: Viewport, f: Finding, chosen: boolean): void {
+  const [x, y] = toScreen(v, f.at.x, f.at.y);
+  const color = f.signOff ? '#3d6034' : (COLORS[f.severity] ?? '#45566b');
+  const text = String(f.number);
+  const w = 12 + 7 * text.length;
+  g.lineWidth = chosen ? 2.5 : 1.5;
+  g.strokeStyle = color;
+  g.fillStyle = chosen ? color : '#fffdf8';
+  g.beginPath();
+  g.moveTo(x, y);
+  g.lineTo(x, y - 26);
+  g.stroke();
+  // A pennant for a stop, a swallow tail for a look, a plain flag for a note.
+  const tail = f.severity === 'stop' ? 6 : f.severity === 'look' ? -5 : 0;
+  g.beginPath();
+  g.moveTo(x, y - 26);
+  g.lineTo(x + w, y - 26);
+  g.lineTo(x + w + tail, y - 18);
+  g.lineTo(x + w, y - 10);
+  g.lineTo(x, y - 10);
+  g.closePath();
+  g.fill();
+  g.stroke();
+  g.fillStyle = chosen ? '#fffdf8' : color;
+  g.font = FONT;
+  g.textAlign = 'left';
+  g.textBaseline = 'middle';
+  g.fillText(text, x + 6, y - 17.5);
+}
+
+/** The two points measured, and the measure between them. */
+function drawCaliper(g: CanvasRenderingContext2D, v: Viewport, f: Finding, unit: Unit): void {
+  const [ax, ay] = toScreen(v, f.from.x, f.from.y);
+  const [bx, by] = toScreen(v, f.to.x, f.to.y);
+  if (Math.hypot(bx - ax, by - ay) < 0.5 && f.from.x === f.to.x && f.from.y === f.to.y) {
+    g.strokeStyle = '#2f2a24';
+    g.lineWidth = 1.5;
+    g.beginPath();
+    g.arc(ax, ay, 16, 0, 2 * Math.PI);
+    g.stroke();
+    return;
+  }
+  const text = f.unit === 'mm' ? length(f.measured * 1e6, unit) : `${f.measured} ${f.unit}`;
+  jaws(g, ax, ay, bx, by);
+  label(g, (ax + bx) / 2, (ay + by) / 2 + 34, text);
+}
+
+function jaws(g: CanvasRenderingContext2D, ax: number, ay: number, bx: number, by: number): void {
+  const d = Math.hypot(bx - ax, by - ay) || 1;
+  const nx = (-(by - ay) / d) * 14;
+  const ny = ((bx - ax) / d) * 14;
+  for (const [color, width] of [
+    ['#fffdf8', 4],
+    ['#2f2a24', 1.6],
+  ] as const) {
+    g.strokeStyle = color;
+    g.lineWidth = width;
+    g.beginPath();
+    g.moveTo(ax - nx, ay - ny);
+    g.lineTo(ax + nx, ay + ny);
+    g.moveTo(bx - nx, by - ny);
+    g.lineTo(bx + nx, by + ny);
+    g.moveTo(ax, ay);
+    g.lineTo(bx, by);
+    g.stroke();
+  }
+}
+
+function label(g: CanvasRenderingContext2D, x: number, y: number, text: string): void {
+  g.font = FONT;
+  const w = g.measureText(text).width + 12;
+  g.fillStyle = '#2f2a24';
+  g.fillRect(x - w / 2, y - 10, w, 20);
+  g.fillStyle = '#fffdf8';
+  g.textAlign = 'center';
+  g.textBaseline = 'middle';
+  g.fillText(text, x, y + 0.5);
+}
+
+function drawMeasure(
+  g: CanvasRenderingContext2D,
+  v: Viewport,
+  from: Point,
+  to: Point,
+  unit: Unit,
+): void {
+  const [ax, ay] = toScreen(v, from.x, from.y);
+  const [bx, by] = toScreen(v, to.x, to.y);
+  jaws(g, ax, ay, bx, by);
+  const angle = (Math.atan2(to.y - from.y, to.x - from.x) * 180) / Math.PI;
+  const d = Math.hypot(to.x - from.x, to.y - from.y);
+  label(g, (ax + bx) / 2, (ay + by) / 2 + 22, `${length(d, unit)}  ${angle.toFixed(1)}°`);
+}
+
+function drawCatch(g: CanvasRenderingContext2D, v: Viewport, at: Point, caught: string): void {
+  const [x, y] = toScreen(v, at.x, at.y);
+  g.strokeStyle = '#1c5a63';
+  g.lineWidth = 2;
+  g.beginPath();
+  if (caught === 'edge') {
+    g.rect(x - 5, y - 5, 10, 10);
+  } else if (caught === 'none') {
+    g.moveTo(x - 6, y);
+    g.lineTo(x + 6, y);
+    g.moveTo(x, y - 6);
+    g.lineTo(x, y + 6);
+  } else {
+    g.arc(x, y, 7, 0, 2 * Math.PI);
+    g.moveTo(x - 3, y);
+    g.lineTo(x + 3, y);
+    g.moveTo(x, y - 3);
+    g.lineTo(x, y + 3);
+  }
+  g.stroke();
+}
+
+/** A cross at each part's centre, an arm to where its rotation points, a dot on pin 1. */
+function drawParts(
+  g: CanvasRenderingContext2D,
+  v: Viewport,
+  parts: Parts,
+  chosen: string | null,
+): void {
+  g.font = '600 11px "Source Sans 3", sans-serif';
+  for (const p of parts.parts) {
+    const [x, y] = toScreen(v, p.x, p.y);
+    const isChosen = p.designator === chosen;
+    const color = !p.fitted ? '#8a7f6d' : p.side === 'bottom' ? '#1c5a63' : '#2f2a24';
+    const arm = Math.max(5, Math.min(14, 0.9e6 * v.scale));
+    const a = (p.rotationDeg * Math.PI) / 180;
+    const side = v.flipped ? -1 : 1;
+    g.strokeStyle = color;
+    g.lineWidth = isChosen ? 3 : 1.5;
+    g.setLineDash(p.fitted ? [] : [2, 2]);
+    g.beginPath();
+    g.moveTo(x - arm, y);
+    g.lineTo(x + arm, y);
+    g.moveTo(x, y - arm);
+    g.lineTo(x, y + arm);
+    g.stroke();
+    g.beginPath();
+    g.moveTo(x, y);
+    g.lineTo(x + side * Math.cos(a) * arm * 1.9, y - Math.sin(a) * arm * 1.9);
+    g.stroke();
+    g.setLineDash([]);
+    if (p.pin1X !== undefined && p.pin1Y !== undefined) {
+      const [px, py] = toScreen(v, p.pin1X, p.pin1Y);
+      g.fillStyle = '#c01f62';
+      g.beginPath();
+      g.arc(px, py, isChosen ? 4.5 : 2.6, 0, 2 * Math.PI);
+      g.fill();
+    }
+    if (isChosen || v.scale > 1.3e-5) {
+      g.fillStyle = color;
+      g.textAlign = 'left';
+      g.textBaseline = 'bottom';
+      g.fillText(p.designator, x + 4, y - 3);
+    }
+  }
+}
+
+/** Tool paths in their true width, with the tool's centre line. */
+function drawPaths(g: CanvasRenderingContext2D, v: Viewport, paths: Paths): void {
+  const trace = new Path2D();
+  for (const path of paths.paths) {
+    let before: [number, number] | null = null;
+    for (let i = 0; i + 2 < path.length; i += 3) {
+      const at = toScreen(v, path[i] ?? 0, path[i + 1] ?? 0);
+      if (!before) {
+        trace.moveTo(at[0], at[1]);
+        trace.lineTo(at[0] + 0.01, at[1]);
+      } else if (Math.abs(at[0] - before[0]) + Math.abs(at[1] - before[1]) > 0.4) {
+        trace.lineTo(at[0], at[1]);
+      } else {
+        continue;
+      }
+      before = at;
+    }
+  }
+  g.lineCap = 'round';
+  g.lineJoin = 'round';
+  g.strokeStyle = 'rgba(74, 112, 60, 0.45)';
+  g.lineWidth = Math.max(1, paths.widthNm * v.scale);
+  g.stroke(trace);
+  g.strokeStyle = '#31501f';
+  g.lineWidth = 0.8;
+  g.stroke(trace);
+  g.lineCap = 'butt';
+}

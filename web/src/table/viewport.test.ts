@@ -1,0 +1,37 @@
+import { expect, test } from 'vitest';
+import { fit, pan, toBoard, toScreen, zoomAbout, type Viewport } from './viewport';
+
+const base: Viewport = { cx: 4e6, cy: -3e6, scale: 1e-5, flipped: false, width: 700, height: 600 };
+
+for (const flipped of [false, true]) {
+  const v = { ...base, flipped };
+
+  test(`there and back again, flipped ${flipped}`, () => {
+    const [px, py] = toScreen(v, 12_345_678, -9_876_543);
+    const [x, y] = toBoard(v, px, py);
+    expect(x).toBeCloseTo(12_345_678, 2);
+    expect(y).toBeCloseTo(-9_876_543, 2);
+  });
+
+  test(`the place under the pointer stays there while zooming, flipped ${flipped}`, () => {
+    const before = toBoard(v, 100, 520);
+    const after = toBoard(zoomAbout(v, 100, 520, 3.7), 100, 520);
+    expect(after[0]).toBeCloseTo(before[0], 2);
+    expect(after[1]).toBeCloseTo(before[1], 2);
+  });
+
+  test(`what is dragged follows the pointer, flipped ${flipped}`, () => {
+    const [x, y] = toBoard(v, 300, 300);
+    const [px, py] = toScreen(pan(v, 40, -25), x, y);
+    expect(px).toBeCloseTo(340, 6);
+    expect(py).toBeCloseTo(275, 6);
+  });
+}
+
+test('fit shows all of the extent', () => {
+  const e = { minX: 0, minY: 0, maxX: 80e6, maxY: 56e6 };
+  const v = fit(base, e);
+  const corners = [toScreen(v, 0, 0), toScreen(v, 80e6, 56e6)].flat();
+  expect(Math.min(...corners)).toBeGreaterThan(0);
+  expect(corners[2]).toBeLessThan(700);
+});

@@ -1,0 +1,178 @@
+import { useQuery } from '@tanstack/react-query';
+import { api, type Cut, type Job, type Sheet } from '../api/client';
+import { go, type Station } from '../router';
+import { Select } from '../ui/Select';
+
+type Mark = 'done' | 'look' | 'stop' | 'open';
+
+interface Stop {
+  station: Station;
+  name: string;
+  mark: Mark;
+  says: string;
+}
+
+const MARKS: Record<Mark, { sign: string; className: string; words: string }> = {
+  done: { sign: '✓', className: 'border-good text-good', words: 'in order' },
+  look: { sign: '!', className: 'border-look text-look', words: 'to look at' },
+  stop: { sign: '×', className: 'border-stop text-stop', words: 'stopped' },
+  open: { sign: '', className: 'border-edge text-faint', words: 'not yet' },
+};
+
+function check(job: Job): [Mark, string] {
+  const c = job.check;
+  if (!c.ran) {
+    return ['open', job.sheetId ? 'not checked yet' : 'needs a shop'];
+  }
+  if (c.openStops > 0) {
+    return ['stop', `${c.openStops} of ${c.stops} stops open`];
+  }
+  const accepted = c.stops > 0 ? `${c.stops} stops signed off` : 'no stops';
+  return [c.looks > 0 ? 'look' : 'done', `${accepted}, ${c.looks} to look at`];
+}
+
+/** Every station with its true state, computed from the job. */
+function stops(job: Job, sheet: Sheet | undefined, cuts: readonly Cut[]): Stop[] {
+  const doubtful = job.files.filter((f) => f.role === 'unknown' || f.confidence < 0.5).length;
+  const b = job.board;
+  const [checkMark, checkSays] = check(job);
+  const list: Stop[] = [
+    {
+      station: 'bring-in',
+      name: 'Bring in',
+      mark: doubtful > 0 || job.problems.length > 0 ? 'look' : 'done',
+      says:
+        doubtful > 0
+          ? `${doubtful} of ${job.files.length} files doubtful`
+          : `${job.files.length} files${job.problems.length > 0 ? `, ${job.problems.length} problems` : ''}`,
+    },
+    {
+      station: 'look-over',
+      name: 'Look over',
+      mark: b.widthMm > 0 && b.copperLayers > 0 ? 'done' : 'stop',
+      says:
+        b.widthMm > 0
+          ? `${b.widthMm.toFixed(1)} × ${b.heightMm.toFixed(1)} mm, ${b.copperLayers} copper`
+          : 'no closed outline',
+    },
+    {
+      station: 'shop',
+      name: 'Shop',
+      mark: sheet ? 'done' : 'open',
+      says: sheet ? sheet.name : 'choose who makes it',
+    },
+    { station: 'check', name: 'Check', mark: checkMark, says: checkSays },
+    {
+      station: 'parts',
+      name: 'Parts',
+      mark: b.listLines > 0 ? 'done' : 'open',
+      says: b.listLines > 0 ? `${b.parts} parts, ${b.listLines} lines` : 'no parts list',
+    },
+    {
+      station: 'stencil',
+      name: 'Stencil',
+      mark: b.pasteOpenings > 0 ? 'done' : 'open',
+      says: b.pasteOpenings > 0 ? `${b.pasteOpenings} openings` : 'no paste openings',
+    },
+  ];
+  if (sheet?.kind === 'mill') {
+    list.push({ station: 'mill', name: 'Mill', mark: 'done', says: 'programs for this mill' });
+  }
+  list.push({
+    station: 'cut',
+    name: 'Cut',
+    mark: cuts.length > 0 ? 'done' : 'open',
+    says: cuts[0]
+      ? `cut ${cuts[0].number} of ${cuts[0].created.slice(0, 10)}`
+      : 'nothing handed over',
+  });
+  return list;
+}
+
+/** The one thing to do next. */
+function next(list: readonly Stop[]): string {
+  const of = (s: Station) => list.find((x) => x.station === s);
+  if (of('look-over')?.mark === 'stop') {
+    return 'The outline is missing: look at the files.';
+  }
+  if (of('shop')?.mark === 'open') {
+    return 'Choose a shop.';
+  }
+  if (of('check')?.mark === 'open') {
+    return 'Check the board against the shop.';
+  }
+  if (of('check')?.mark === 'stop') {
+    return 'Go through the stop findings.';
+  }
+  return of('cut')?.mark === 'open' ? 'Make the cut.' : 'Hand the cut over.';
+}
+
+export function Traveller({ job, station }: { job: Job | null; station: Station }) {
+  const jobs = useQuery({ queryKey: ['jobs'], queryFn: api.jobs });
+  const sheets = useQuery({ queryKey: ['sheets'], queryFn: api.sheets, staleTime: Infinity });
+  const cuts = useQuery({
+    queryKey: ['cuts', job?.id],
+    queryFn: () => api.cuts(job?.id ?? 0),
+    enabled: job !== null,
+  });
+  const sheet = sheets.data?.find((s) => s.id === job?.sheetId);
+  const list = job ? stops(job, sheet, cuts.data ?? []) : [];
+  return (
+    <nav
+      aria-label="Traveller"
+      className="border-edge bg-card flex h-full w-[218px] shrink-0 flex-col border-r"
+    >
+      <button
+        type="button"
+        className="px-4 pt-3 pb-2 text-left"
+        onClick={() => go({ job: null, station: 'bring-in' })}
+      >
+        <span className="text-[21px] font-semibold tracking-tight">Last Cut</span>
+        <span className="text-faint block text-[12.5px]">from board file to board in hand</span>
+      </button>
+      {jobs.data && jobs.data.length > 0 ? (
+        <Select
+          label="Job"
+          className="mx-4 mb-2"
+          value={job ? String(job.id) : ''}
+          onValueChange={(id) => go({ job: Number(id), station: 'look-over' })}
+          options={jobs.data.map((j) => ({ value: String(j.id), text: j.name }))}
+        />
+      ) : null}
+      <ol className="min-h-0 grow overflow-auto pt-1">
+        {list.map((s) => (
+          <li key={s.station}>
+            <button
+              type="button"
+              aria-current={s.station === station ? 'step' : undefined}
+              data-station={s.station}
+              data-mark={s.mark}
+              onClick={() => go({ job: job?.id ?? null, station: s.station })}
+              className="hover:bg-paper aria-[current]:bg-paper aria-[current]:border-sienna flex w-full items-start gap-2.5 border-l-4 border-transparent py-1.5 pr-3 pl-3 text-left"
+            >
+              <span
+                title={MARKS[s.mark].words}
+                className={`mt-0.5 flex h-[18px] w-[18px] shrink-0 items-center justify-center rounded-full border-2 text-[12px] leading-none font-bold ${MARKS[s.mark].className}`}
+              >
+                {MARKS[s.mark].sign}
+              </span>
+              <span className="min-w-0">
+                <span className="block font-semibold">{s.name}</span>
+                <span className="text-faint block text-[12.5px]">{s.says}</span>
+              </span>
+            </button>
+          </li>
+        ))}
+      </ol>
+      {job ? (
+        <div className="border-edge m-3 rounded border border-dashed p-2.5">
+          <span className="text-faint block text-[12.5px]">Next</span>
+          {next(list)}
+        </div>
+      ) : null}
+      <p className="text-faint px-4 pb-2 text-[12.5px]">
+        Keys: <kbd className="num">?</kbd>
+      </p>
+    </nav>
+  );
+}
