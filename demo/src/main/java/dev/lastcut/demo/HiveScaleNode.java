@@ -301,12 +301,12 @@ final class HiveScaleNode {
     }
 
     private void labels() {
-        d.labels.add(new Design.Label("HIVE SCALE NODE", 52.4, 51.4, 1.6, 0));
+        d.labels.add(new Design.Label("HIVE SCALE NODE", 50, 51.4, 1.6, 0));
         d.labels.add(new Design.Label("REV A", 62, 22.6, 1.2, 0));
         d.labels.add(new Design.Label("SOLAR", 4.6, 36.2, 1.0, 0));
         d.labels.add(new Design.Label("+", 1.8, 32.4, 1.0, 0));
         // Set by eye and run over the pads of C15: one of the mistakes the checks should find.
-        d.labels.add(new Design.Label("LOAD CELL", 44.2, 5.8, 1.2, 0));
+        d.labels.add(new Design.Label("LOAD CELL", 43.2, 5.6, 1.0, 0));
         d.labels.add(new Design.Label("BEEKEEPING CLUB", 56, 20, 1.6, 1));
     }
 

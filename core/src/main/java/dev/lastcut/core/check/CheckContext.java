@@ -21,7 +21,7 @@ public record CheckContext(BoardGeometry geometry, CapabilitySheet sheet, Headro
          * two of them may come out this much short. A board drawn exactly to the limit is within
          * it.
          */
-        private static final double SLACK_NM = 1_050;
+        private static final double SLACK_NM = 550;
 
         /** What a least distance between flattened shapes must reach. */
         double reachNm() {

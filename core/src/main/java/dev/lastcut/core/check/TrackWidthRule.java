@@ -92,20 +92,19 @@ final class TrackWidthRule implements Rule {
         return Optional.empty();
     }
 
+    /** Length of the one stretch of copper across the middle. */
     private static double connectedLength(LineString cross, List<Geometry> around, Pt middle) {
-        Geometry covered =
-                Geo.FACTORY.createGeometryCollection(
-                        around.stream().map(g -> cross.intersection(g)).toArray(Geometry[]::new));
-        Geometry lines = org.locationtech.jts.operation.union.UnaryUnionOp.union(covered);
-        double longest = 0;
-        for (int i = 0; lines != null && i < lines.getNumGeometries(); i++) {
+        var window = Geo.expanded(cross.getEnvelopeInternal(), cross.getLength());
+        List<Geometry> near = new ArrayList<>();
+        around.forEach(g -> near.add(Geo.clip(g, window)));
+        Geometry lines = Geo.union(near).intersection(cross);
+        for (int i = 0; i < lines.getNumGeometries(); i++) {
             Geometry part = lines.getGeometryN(i);
-            // Pieces that share the middle, or abut there, are one conductor.
             if (part.distance(Geo.point(middle)) < SLACK_NM) {
-                longest += part.getLength();
+                return part.getLength();
             }
         }
-        return longest;
+        return 0;
     }
 
     private static LineString across(Pt middle, double[] normal, double half) {

@@ -59,6 +59,25 @@ public final class Distances {
         return runs;
     }
 
+    /**
+     * Where a run is equally narrow along its length, its middle says more than one of its ends.
+     */
+    private static Measure inTheMiddle(
+            Geometry a, Geometry b, Geometry zone, double limitNm, Measure narrowest) {
+        var window =
+                Geo.expanded(
+                        new org.locationtech.jts.geom.Envelope(
+                                zone.getInteriorPoint().getCoordinate()),
+                        limitNm);
+        Geometry midA = Geo.clip(a, window);
+        Geometry midB = Geo.clip(b, window);
+        if (midA.isEmpty() || midB.isEmpty()) {
+            return narrowest;
+        }
+        Measure middle = between(midA, midB);
+        return middle.nm() <= narrowest.nm() + 1 ? middle : narrowest;
+    }
+
     private static void addRun(
             Geometry a, Geometry b, Geometry zone, double limitNm, List<Run> runs) {
         var window = Geo.expanded(zone.getEnvelopeInternal(), limitNm / 2);
@@ -67,7 +86,7 @@ public final class Distances {
         if (partA.isEmpty() || partB.isEmpty()) {
             return;
         }
-        Measure m = between(partA, partB);
+        Measure m = inTheMiddle(partA, partB, zone, limitNm, between(partA, partB));
         if (m.nm() < limitNm) {
             runs.add(new Run(m, Math.max(0, zone.getLength() / 2 - (limitNm - m.nm()))));
         }

@@ -16,8 +16,8 @@ import org.locationtech.jts.geom.Polygon;
  * @param chordErrorNm the whole band, in nm, in which the chords lie about the true curve
  */
 public record Flattener(double chordErrorNm) {
-    /** For checks and outputs: within ±0.5 µm of the true curve. */
-    public static final Flattener FINE = new Flattener(1_000);
+    /** For checks and outputs: within ±0.25 µm of the true curve. */
+    public static final Flattener FINE = new Flattener(500);
 
     /** For the screen: within ±2.5 µm. */
     public static final Flattener SCREEN = new Flattener(5_000);

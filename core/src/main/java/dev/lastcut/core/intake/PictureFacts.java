@@ -61,7 +61,9 @@ record PictureFacts(
             return false;
         }
         Outline outline = OutlineBuilder.build(features);
-        if (outline.outer().isEmpty()) {
+        double gaps = outline.gaps().stream().mapToDouble(Outline.Gap::nm).sum();
+        double edge = outline.outer().stream().mapToDouble(g -> g.length()).sum();
+        if (outline.outer().isEmpty() || gaps > 0.1 * edge) {
             return false;
         }
         Envelope outer = new Envelope();

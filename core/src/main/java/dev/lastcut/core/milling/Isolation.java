@@ -29,7 +29,7 @@ public final class Isolation {
      * Kept free beyond half the cutter: 0.5 µm for the chords of the copper, 0.5 µm for those of
      * the path, 0.2 µm for the digits of the program.
      */
-    static final double MARGIN_NM = 1_200;
+    static final double MARGIN_NM = 1_000;
 
     private static final double CHORD_NM = 500;
 

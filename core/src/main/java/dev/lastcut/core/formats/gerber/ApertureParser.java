@@ -10,7 +10,7 @@ import java.util.regex.Pattern;
 /** Reads the body of an aperture definition, such as {@code D10C,0.5X0.2}. */
 final class ApertureParser {
     private static final Pattern DEFINITION =
-            Pattern.compile("D(\\d{1,9})\\s*([^,\\s]+)\\s*(?:,(.*))?");
+            Pattern.compile("[Dd](\\d{1,9})\\s*([^,\\s]+)\\s*(?:,(.*))?");
 
     private ApertureParser() {}
 

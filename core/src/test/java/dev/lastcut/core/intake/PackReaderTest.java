@@ -1,0 +1,71 @@
+package dev.lastcut.core.intake;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.util.Arrays;
+import java.util.Map;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipOutputStream;
+import org.junit.jupiter.api.Test;
+
+class PackReaderTest {
+    private static byte[] zip(Map<String, byte[]> files) throws IOException {
+        ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+        try (ZipOutputStream out = new ZipOutputStream(bytes)) {
+            for (Map.Entry<String, byte[]> e : files.entrySet()) {
+                out.putNextEntry(new ZipEntry(e.getKey()));
+                out.write(e.getValue());
+            }
+        }
+        return bytes.toByteArray();
+    }
+
+    private static void refused(byte[] bytes, String saying) {
+        assertThatThrownBy(() -> PackReader.fromZip("board.zip", bytes))
+                .isInstanceOf(UnusablePackException.class)
+                .hasMessageContaining("board.zip")
+                .hasMessageContaining(saying);
+    }
+
+    @Test
+    void filesComeOutByteForByteInOrder() throws Exception {
+        Pack pack =
+                PackReader.fromZip(
+                        "board.zip",
+                        zip(Map.of("b.gbr", new byte[] {1, 2, 0, 3}, "a/c.drl", new byte[] {9})));
+        assertThat(pack.files())
+                .extracting(Pack.PackFile::path)
+                .containsExactly("a/c.drl", "b.gbr");
+        assertThat(pack.files().get(1).content()).containsExactly(1, 2, 0, 3);
+    }
+
+    @Test
+    void whatCannotBeUsedIsRefusedWithTheReason() throws IOException {
+        byte[] good = zip(Map.of("a.gbr", "G04 x*".repeat(500).getBytes(StandardCharsets.UTF_8)));
+        refused("hello".getBytes(StandardCharsets.UTF_8), "not a zip");
+        refused(zip(Map.of()), "holds no files");
+        refused(zip(Map.of("../up.gbr", new byte[1])), "outside its own folder");
+        refused(zip(Map.of("/etc/x", new byte[1])), "outside its own folder");
+        refused(zip(Map.of("inner.zip", good)), "another zip");
+        byte[] cut = Arrays.copyOf(good, good.length / 3);
+        refused(cut, "zip");
+    }
+
+    @Test
+    void aZipBombIsStoppedAtTheLimit() throws IOException {
+        ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+        try (ZipOutputStream out = new ZipOutputStream(bytes)) {
+            out.putNextEntry(new ZipEntry("huge.gbr"));
+            byte[] megabyte = new byte[1 << 20];
+            for (int i = 0; i <= PackReader.MOST_BYTES >> 20; i++) {
+                out.write(megabyte);
+            }
+        }
+        assertThat(bytes.size()).isLessThan(1 << 20);
+        refused(bytes.toByteArray(), "256 MB");
+    }
+}
