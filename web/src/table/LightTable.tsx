@@ -61,6 +61,8 @@ export function LightTable({
     (role: string): Film => view.films[role] ?? shown?.[role] ?? 'on',
     [view.films, shown],
   );
+  const pointed = pointer && !view.measuring ? under.find((u) => u.net >= 0)?.net : undefined;
+  const lit = view.net ?? pointed ?? null;
   const live = useMemo(() => ({ ...port, flipped: view.flipped }), [port, view.flipped]);
   const roles = useMemo(
     () => job.layers.map((l) => l.role).filter((r) => filmOf(r) !== 'off'),
@@ -138,7 +140,7 @@ export function LightTable({
         live,
         job.layers.map((l) => ({ role: l.role, film: filmOf(l.role) })),
         filmOf(HOLES),
-        view.net,
+        { net: lit, alone: view.net !== null },
         view.lamp,
       );
       const g = over.current?.getContext('2d');
@@ -163,7 +165,7 @@ export function LightTable({
       }
     });
     return () => cancelAnimationFrame(request);
-  }, [live, job.layers, filmOf, meshes, view, findings, parts, paths, measureFrom, caught]);
+  }, [live, job.layers, filmOf, meshes, view, lit, findings, parts, paths, measureFrom, caught]);
 
   // What lies under the pointer, asked at most once at a time.
   const asking = useRef(false);

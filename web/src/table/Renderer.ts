@@ -10,6 +10,12 @@ export interface FilmDrawing {
   film: Film;
 }
 
+/** The net to light, if any, and whether the other copper fades for it. */
+export interface Light {
+  net: number | null;
+  alone: boolean;
+}
+
 const VERTEX = `#version 300 es
 in vec2 place;
 uniform vec2 scale;
@@ -119,7 +125,7 @@ export class Renderer {
     view: Viewport,
     films: readonly FilmDrawing[],
     holesOn: Film,
-    net: number | null,
+    light: Light,
     lamp: number,
   ): void {
     const { gl } = this;
@@ -142,14 +148,14 @@ export class Renderer {
     for (const f of films) {
       const film = this.films.get(f.role);
       if (film && f.film !== 'off') {
-        const lit = net !== null && f.role.startsWith('copper-');
-        const strength = f.film === 'dim' ? 0.25 : lit ? 0.45 : 0.95;
+        const faded = light.alone && f.role.startsWith('copper-');
+        const strength = f.film === 'dim' ? 0.25 : faded ? 0.45 : 0.95;
         this.paint(inkOf(f.role), strength, isHatched(f.role));
         this.all(film);
       }
     }
-    if (net !== null) {
-      this.lightNet(films, net);
+    if (light.net !== null) {
+      this.lightNet(films, light.net);
     }
     if (holesOn !== 'off') {
       this.punch(table, holesOn);

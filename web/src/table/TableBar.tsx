@@ -1,4 +1,5 @@
 import { useView } from '../store/view';
+import { length } from '../units';
 import { Button } from '../ui/Button';
 import { Slider } from '../ui/Slider';
 
@@ -6,6 +7,8 @@ import { Slider } from '../ui/Slider';
 export function TableBar({ onFit, readout }: { onFit: () => void; readout: string }) {
   const view = useView();
   const last = view.measures.at(-1);
+  const dx = last ? last.to.x - last.from.x : 0;
+  const dy = last ? last.to.y - last.from.y : 0;
   return (
     <div className="border-edge bg-card flex items-center gap-1.5 border-t px-2 py-1">
       <output aria-label="Pointer position" className="num w-52 shrink-0 whitespace-pre">
@@ -34,12 +37,17 @@ export function TableBar({ onFit, readout }: { onFit: () => void; readout: strin
         Measure
       </Button>
       {last ? (
+        <output aria-label="Measure" className="num whitespace-pre">
+          {length(Math.hypot(dx, dy), view.unit)}
+        </output>
+      ) : null}
+      {last ? (
         <Button
           look="quiet"
           onClick={() => view.removeMeasure(last.id)}
           title="Remove the last measure (Backspace)"
         >
-          Remove measure
+          Remove
         </Button>
       ) : null}
       <span className="text-faint ml-auto flex items-center gap-2">

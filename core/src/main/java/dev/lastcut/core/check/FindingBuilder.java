@@ -1,6 +1,5 @@
 package dev.lastcut.core.check;
 
-import dev.lastcut.core.geometry.Length;
 import dev.lastcut.core.geometry.Measure;
 import dev.lastcut.core.geometry.Pt;
 import java.nio.charset.StandardCharsets;
@@ -108,6 +107,6 @@ final class FindingBuilder {
     }
 
     private static double mm(double nm) {
-        return Math.round(Length.toMm(nm) * 1e4) / 1e4;
+        return Math.round(nm) / 1e6;
     }
 }

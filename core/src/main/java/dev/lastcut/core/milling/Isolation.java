@@ -95,12 +95,20 @@ public final class Isolation {
         Set<String> done = new HashSet<>();
         for (Polygon island : Geo.polygons(left)) {
             List<Integer> on = new ArrayList<>(netsOn(island, index));
+            int before = bridges.size();
             for (int i = 0; i < on.size(); i++) {
                 for (int j = i + 1; j < on.size(); j++) {
                     if (done.add(on.get(i) + " " + on.get(j))) {
                         addBridges(on.get(i), on.get(j), nets);
                     }
                 }
+            }
+            if (on.size() > 1 && bridges.size() == before) {
+                // Joined in a roundabout way, as along the edge of the stock: still joined.
+                Distances.Run run =
+                        new Distances.Run(
+                                Distances.between(nets.get(on.get(0)), nets.get(on.get(1))), 0);
+                bridges.add(new Bridge(on.get(0), on.get(1), run));
             }
         }
     }

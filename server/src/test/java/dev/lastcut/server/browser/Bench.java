@@ -1,0 +1,216 @@
+package dev.lastcut.server.browser;
+
+import java.awt.Color;
+import java.awt.image.BufferedImage;
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Duration;
+import java.util.List;
+import java.util.Map;
+import java.util.logging.Level;
+import javax.imageio.ImageIO;
+import org.openqa.selenium.By;
+import org.openqa.selenium.Dimension;
+import org.openqa.selenium.OutputType;
+import org.openqa.selenium.WebElement;
+import org.openqa.selenium.chrome.ChromeDriver;
+import org.openqa.selenium.chrome.ChromeDriverService;
+import org.openqa.selenium.chrome.ChromeOptions;
+import org.openqa.selenium.interactions.Actions;
+import org.openqa.selenium.support.ui.ExpectedCondition;
+import org.openqa.selenium.support.ui.ExpectedConditions;
+import org.openqa.selenium.support.ui.WebDriverWait;
+
+/** The application in a real browser, as a user has it. Waits on conditions, never on time. */
+final class Bench implements AutoCloseable {
+    private final ChromeDriver driver;
+    private final WebDriverWait wait;
+    private final String address;
+
+    Bench(int port, Path downloads) throws IOException {
+        ChromeOptions options = new ChromeOptions();
+        options.setBinary("/usr/bin/chromium");
+        options.addArguments(
+                "--headless=new",
+                "--no-sandbox",
+                "--disable-gpu",
+                "--disable-quic",
+                "--no-first-run",
+                "--disable-background-networking",
+                "--disable-component-update",
+                "--disable-sync",
+                "--enable-unsafe-swiftshader",
+                "--window-size=1280,800",
+                "--user-data-dir=" + Files.createTempDirectory("last-cut-browser"));
+        options.setCapability("goog:loggingPrefs", Map.of("browser", "ALL"));
+        options.setExperimentalOption(
+                "prefs", Map.of("download.default_directory", downloads.toString()));
+        ChromeDriverService service =
+                new ChromeDriverService.Builder()
+                        .usingDriverExecutable(new java.io.File("/usr/bin/chromedriver"))
+                        .build();
+        driver = new ChromeDriver(service, options);
+        driver.manage().window().setSize(new Dimension(1280, 940));
+        wait = new WebDriverWait(driver, Duration.ofSeconds(60));
+        address = "http://127.0.0.1:" + port;
+    }
+
+    void open(String path) {
+        driver.get(address + path);
+    }
+
+    <T> T until(ExpectedCondition<T> condition) {
+        return wait.until(condition);
+    }
+
+    void until(java.util.function.BooleanSupplier condition) {
+        wait.until(d -> condition.getAsBoolean());
+    }
+
+    WebElement see(String css) {
+        return wait.until(ExpectedConditions.visibilityOfElementLocated(By.cssSelector(css)));
+    }
+
+    List<WebElement> all(String css) {
+        return driver.findElements(By.cssSelector(css));
+    }
+
+    void click(String css) {
+        wait.until(ExpectedConditions.elementToBeClickable(By.cssSelector(css))).click();
+    }
+
+    /** Clicks the button or link with just this text. */
+    void press(String text) {
+        By by = By.xpath("//*[self::button or self::a][normalize-space(.)='" + text + "']");
+        wait.until(ExpectedConditions.elementToBeClickable(by)).click();
+    }
+
+    void seeText(String css, String text) {
+        wait.until(ExpectedConditions.textToBePresentInElementLocated(By.cssSelector(css), text));
+    }
+
+    /** The board is laid out, all films. */
+    void seeBoard() {
+        see("[role=application][data-ready=true]");
+    }
+
+    void type(String css, String text) {
+        WebElement field = see(css);
+        field.clear();
+        field.sendKeys(text);
+    }
+
+    void keys(CharSequence keys) {
+        new Actions(driver).sendKeys(keys).perform();
+    }
+
+    /** Drops a file onto an element, as a desktop would. */
+    void drop(String css, String name, byte[] content) {
+        driver.executeScript(
+                """
+                const bytes = Uint8Array.from(atob(arguments[2]), (c) => c.charCodeAt(0));
+                const transfer = new DataTransfer();
+                transfer.items.add(new File([bytes], arguments[1]));
+                for (const type of ['dragover', 'drop']) {
+                  arguments[0].dispatchEvent(
+                    new DragEvent(type, { bubbles: true, cancelable: true, dataTransfer: transfer }));
+                }
+                """,
+                see(css),
+                name,
+                java.util.Base64.getEncoder().encodeToString(content));
+    }
+
+    private WebElement table() {
+        return driver.findElement(By.cssSelector("[role=application]"));
+    }
+
+    /** Where a place of the board, in mm, lies from the middle of the table, in pixels. */
+    private int[] onTable(double xMm, double yMm) {
+        String[] middle = table().getAttribute("data-center").split(",");
+        double scale = Double.parseDouble(table().getAttribute("data-scale"));
+        return new int[] {
+            (int) Math.round((xMm * 1e6 - Double.parseDouble(middle[0])) * scale),
+            (int) Math.round(-(yMm * 1e6 - Double.parseDouble(middle[1])) * scale)
+        };
+    }
+
+    void pointAt(double xMm, double yMm) {
+        int[] at = onTable(xMm, yMm);
+        new Actions(driver).moveToElement(table(), at[0], at[1]).perform();
+    }
+
+    void clickAt(double xMm, double yMm) {
+        pointAt(xMm, yMm);
+        new Actions(driver).click().perform();
+    }
+
+    void dragTable(int dx, int dy) {
+        new Actions(driver)
+                .moveToElement(table())
+                .clickAndHold()
+                .moveByOffset(dx, dy)
+                .release()
+                .perform();
+    }
+
+    void wheel(int delta) {
+        new Actions(driver)
+                .scrollFromOrigin(
+                        org.openqa.selenium.interactions.WheelInput.ScrollOrigin.fromElement(
+                                table()),
+                        0,
+                        delta)
+                .perform();
+    }
+
+    double scale() {
+        return Double.parseDouble(table().getAttribute("data-scale"));
+    }
+
+    String center() {
+        return table().getAttribute("data-center");
+    }
+
+    /** The colour of the picture at a place of the board. */
+    Color colorAt(double xMm, double yMm) {
+        int[] at = onTable(xMm, yMm);
+        var box = table().getRect();
+        try {
+            BufferedImage image =
+                    ImageIO.read(
+                            new ByteArrayInputStream(driver.getScreenshotAs(OutputType.BYTES)));
+            return new Color(
+                    image.getRGB(box.x + box.width / 2 + at[0], box.y + box.height / 2 + at[1]));
+        } catch (IOException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
+    void reload() {
+        driver.navigate().refresh();
+    }
+
+    void back() {
+        driver.navigate().back();
+    }
+
+    String path() {
+        return driver.getCurrentUrl().substring(address.length());
+    }
+
+    /** Every error in the browser console. */
+    List<String> complaints() {
+        return driver.manage().logs().get("browser").getAll().stream()
+                .filter(e -> e.getLevel().intValue() >= Level.SEVERE.intValue())
+                .map(Object::toString)
+                .toList();
+    }
+
+    @Override
+    public void close() {
+        driver.quit();
+    }
+}

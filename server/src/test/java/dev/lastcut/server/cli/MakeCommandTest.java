@@ -1,0 +1,185 @@
+package dev.lastcut.server.cli;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import dev.lastcut.server.report.Json;
+import dev.lastcut.server.sheets.SheetLibrary;
+import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.PrintStream;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.security.MessageDigest;
+import java.util.HexFormat;
+import java.util.List;
+import java.util.stream.Stream;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipInputStream;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import tools.jackson.databind.JsonNode;
+
+/** The job without a browser, on the demo packs. */
+class MakeCommandTest {
+    @TempDir Path folder;
+
+    private final ByteArrayOutputStream err = new ByteArrayOutputStream();
+
+    private int make(String... args) {
+        return new MakeCommand(
+                        new PrintStream(new ByteArrayOutputStream()),
+                        new PrintStream(err, true, StandardCharsets.UTF_8))
+                .run(List.of(args));
+    }
+
+    private Path demo(String name) throws IOException {
+        Path zip = folder.resolve(name);
+        try (InputStream in = getClass().getResourceAsStream("/demo-packs/" + name)) {
+            Files.write(zip, in.readAllBytes());
+        }
+        return zip;
+    }
+
+    private JsonNode report(Path out) throws IOException {
+        return Json.MAPPER.readTree(Files.readAllBytes(out.resolve("report.json")));
+    }
+
+    @Test
+    void aHouseGetsEverythingAndOpenStopsAreNotReleased() throws Exception {
+        Path out = folder.resolve("out");
+        int status =
+                make(
+                        demo("hive-scale-node.zip").toString(),
+                        "--for",
+                        "skep-pooled",
+                        "--out",
+                        out.toString());
+        assertThat(status).isEqualTo(1);
+        assertThat(out.resolve("fabrication/copper-top.gbr")).isRegularFile();
+        assertThat(out.resolve("stencil/stencil-top.svg")).isRegularFile();
+        assertThat(out.resolve("assembly/parts.csv")).isRegularFile();
+        assertThat(out.resolve("assembly/placement.csv")).isRegularFile();
+        assertThat(out.resolve("milling")).doesNotExist();
+        JsonNode report = report(out);
+        assertThat(report.at("/board/width_mm").asDouble()).isEqualTo(80);
+        assertThat(report.at("/board/copper_layers").asInt()).isEqualTo(2);
+        assertThat(report.at("/board/slots").asInt()).isEqualTo(5);
+        assertThat(report.at("/board/net_count").asInt()).isEqualTo(46);
+        assertThat(rules(report))
+                .containsExactlyInAnyOrder(
+                        "clearance",
+                        "copper-to-edge",
+                        "annular-ring",
+                        "mask-missing",
+                        "silk-on-pad",
+                        "silk-on-pad",
+                        "part-not-listed",
+                        "part-not-placed");
+        JsonNode gap = finding(report, "clearance");
+        assertThat(gap.at("/measured").asDouble()).isBetween(0.118, 0.122);
+        assertThat(gap.at("/from/x_mm").isNumber()).isTrue();
+        assertThat(report.at("/checks"))
+                .allMatch(c -> c.at("/status").asString().matches("passed|findings|not-run"));
+    }
+
+    @Test
+    void everyFileIsInTheManifestWithItsHash() throws Exception {
+        Path out = folder.resolve("out");
+        make(demo("joint-box.zip").toString(), "--for", "wren-bench", "--out", out.toString());
+        JsonNode manifest = Json.MAPPER.readTree(Files.readAllBytes(out.resolve("manifest.json")));
+        assertThat(manifest.at("/released").asBoolean()).isFalse();
+        for (JsonNode f : manifest.at("/files")) {
+            byte[] content = Files.readAllBytes(out.resolve(f.at("/path").asString()));
+            String hash =
+                    HexFormat.of().formatHex(MessageDigest.getInstance("SHA-256").digest(content));
+            assertThat(f.at("/sha256").asString()).isEqualTo(hash);
+        }
+        try (Stream<Path> all = Files.walk(out)) {
+            assertThat(all.filter(Files::isRegularFile)).hasSize(manifest.at("/files").size() + 1);
+        }
+    }
+
+    @Test
+    void aMillGetsProgramsAndTheReportSaysHowTheyLie() throws Exception {
+        Path out = folder.resolve("out");
+        make(demo("joint-box.zip").toString(), "--for", "wren-bench", "--out", out.toString());
+        JsonNode milling = report(out).at("/milling");
+        assertThat(milling.get(0).at("/operation").asString()).isEqualTo("isolation");
+        assertThat(milling.get(0).at("/side").asString()).isEqualTo("bottom");
+        assertThat(milling.get(0).at("/to_pack/mirror_x").asBoolean()).isTrue();
+        assertThat(milling.get(0).at("/tool/kind").asString()).isEqualTo("v");
+        for (JsonNode m : milling) {
+            assertThat(out.resolve(m.at("/file").asString())).isRegularFile();
+            assertThat(m.at("/minutes").asDouble()).isPositive();
+        }
+    }
+
+    @Test
+    void aFolderServesAsWellAsAZipAndASheetFileAsWellAsAnId() throws Exception {
+        Path pack = folder.resolve("pack");
+        try (ZipInputStream in =
+                new ZipInputStream(
+                        new ByteArrayInputStream(Files.readAllBytes(demo("joint-box.zip"))))) {
+            for (ZipEntry e = in.getNextEntry(); e != null; e = in.getNextEntry()) {
+                Files.createDirectories(pack);
+                Files.write(pack.resolve(e.getName()), in.readAllBytes());
+            }
+        }
+        Path sheet = folder.resolve("mine.json");
+        Files.write(sheet, new SheetLibrary().json("wren-bench").orElseThrow());
+        Path a = folder.resolve("a");
+        Path b = folder.resolve("b");
+        make(pack.toString(), "--for", sheet.toString(), "--out", a.toString());
+        make(demo("joint-box.zip").toString(), "--for", "wren-bench", "--out", b.toString());
+        for (String f :
+                List.of(
+                        "fabrication/copper-bottom.gbr",
+                        "milling/1-isolation-bottom.nc",
+                        "report.json")) {
+            assertThat(a.resolve(f)).hasSameBinaryContentAs(b.resolve(f));
+        }
+    }
+
+    @Test
+    void whatCannotBeMadeSaysSoInOneSentenceAndWritesNothing() throws Exception {
+        Path out = folder.resolve("out");
+        Path text = Files.writeString(folder.resolve("notes.zip"), "hello");
+        assertThat(make(text.toString(), "--for", "skep-pooled", "--out", out.toString()))
+                .isEqualTo(2);
+        assertThat(err.toString(StandardCharsets.UTF_8))
+                .contains("notes.zip is not a zip")
+                .hasLineCount(1);
+        err.reset();
+        assertThat(
+                        make(
+                                demo("joint-box.zip").toString(),
+                                "--for",
+                                "nobody",
+                                "--out",
+                                out.toString()))
+                .isEqualTo(2);
+        assertThat(err.toString(StandardCharsets.UTF_8))
+                .contains("no sheet 'nobody'")
+                .hasLineCount(1);
+        err.reset();
+        assertThat(make("missing.zip", "--for", "skep-pooled", "--out", out.toString()))
+                .isEqualTo(2);
+        assertThat(make("--for", "skep-pooled")).isEqualTo(2);
+        assertThat(out).doesNotExist();
+    }
+
+    private static List<String> rules(JsonNode report) {
+        return report.at("/findings").valueStream().map(f -> f.at("/rule").asString()).toList();
+    }
+
+    private static JsonNode finding(JsonNode report, String rule) {
+        return report.at("/findings")
+                .valueStream()
+                .filter(f -> f.at("/rule").asString().equals(rule))
+                .findFirst()
+                .orElseThrow();
+    }
+}
