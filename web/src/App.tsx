@@ -2,7 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useEffect, useMemo } from 'react';
 import { api, type Job, type Parts as PartsResult } from './api/client';
 import { Keys } from './Keys';
-import { usePlace, type Station } from './router';
+import { go, usePlace, type Station } from './router';
 import { BringIn, DropField } from './stations/BringIn';
 import { Check } from './stations/Check';
 import { Cut } from './stations/Cut';
@@ -15,6 +15,7 @@ import { useView, type Film } from './store/view';
 import { LightTable, type Focus } from './table/LightTable';
 import { pictureKey } from './table/useLayers';
 import { Traveller } from './traveller/Traveller';
+import { Button } from './ui/Button';
 
 /** Which films a station lays out by itself; the user's own choice wins over it. */
 function filmsFor(station: Station, job: Job): Record<string, Film> | null {
@@ -36,7 +37,14 @@ function filmsFor(station: Station, job: Job): Record<string, Film> | null {
   }
 }
 
+/** The way in: a board on the bench, or a new one. */
 function Start() {
+  const jobs = useQuery({
+    queryKey: ['jobs'],
+    queryFn: api.jobs,
+    // The demo boards come in while the page is already open.
+    refetchInterval: (query) => ((query.state.data?.length ?? 0) > 1 ? false : 1500),
+  });
   return (
     <main className="flex h-full grow items-center justify-center p-10">
       <div className="w-[560px]">
@@ -46,6 +54,24 @@ function Start() {
           every file for it is made.
         </p>
         <DropField tall />
+        {jobs.data && jobs.data.length > 0 ? (
+          <>
+            <h2 className="mt-5 mb-1.5 font-semibold">On the bench</h2>
+            <ul className="flex flex-col gap-1.5">
+              {jobs.data.map((j) => (
+                <li key={j.id}>
+                  <Button
+                    className="flex w-full justify-between px-3 py-1.5"
+                    onClick={() => go({ job: j.id, station: 'look-over' })}
+                  >
+                    <b className="font-semibold">{j.name}</b>
+                    <span className="num text-faint">{j.created.slice(0, 10)}</span>
+                  </Button>
+                </li>
+              ))}
+            </ul>
+          </>
+        ) : null}
       </div>
     </main>
   );

@@ -4,13 +4,21 @@ import { useView, type Film, type Point } from '../store/view';
 import { number } from '../units';
 import { Films } from './Films';
 import { drawOverlay } from './overlay';
-import { Renderer } from './Renderer';
+import { Renderer, tableColor } from './Renderer';
 import { TableBar } from './TableBar';
 import { UnderPointer } from './UnderPointer';
 import { pictureKey, useLayers } from './useLayers';
-import { fit, lookAt, pan, toBoard, zoomAbout, type Viewport } from './viewport';
+import { fit, lookAt, movedTo, pan, toBoard, zoomAbout, type Viewport } from './viewport';
 
 const HOLES = 'holes';
+/** How long the view must lie still before the sharp picture is drawn, milliseconds. */
+const REST_MS = 120;
+
+function countFrame(box: HTMLElement | null): void {
+  if (box) {
+    box.dataset['frames'] = String(Number(box.dataset['frames'] ?? 0) + 1);
+  }
+}
 
 /** Something the table should look at: a place in nm, and how much around it. */
 export interface Focus {
@@ -119,23 +127,37 @@ export function LightTable({
     // eslint-disable-next-line react-hooks/exhaustive-deps -- the key stands for the board
   }, [key]);
 
+  // Where a station sends the table, it goes; when there is nothing to look at any more, back to all.
+  const focused = useRef(false);
   useEffect(() => {
     if (focus) {
+      focused.current = true;
       // eslint-disable-next-line react-hooks/set-state-in-effect -- the table goes where asked
       setPort((p) => lookAt(p, focus.x, focus.y, focus.span));
+    } else if (focused.current) {
+      focused.current = false;
+      setPort((p) => fit(p, job.board));
     }
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- only a new focus moves the table
   }, [focus]);
 
+  // Drawing a large board takes longer than a frame. So while the view moves, the finished picture is
+  // moved with it, and a sharp one is drawn when it comes to rest or has been moved far.
+  const drawn = useRef<Viewport | null>(null);
+  const draw = useRef<() => void>(() => undefined);
   useEffect(() => {
-    const canvases = [films.current, over.current];
-    const ratio = window.devicePixelRatio || 1;
-    for (const c of canvases) {
-      if (c && (c.width !== live.width * ratio || c.height !== live.height * ratio)) {
-        c.width = live.width * ratio;
-        c.height = live.height * ratio;
+    draw.current = () => {
+      const ratio = window.devicePixelRatio || 1;
+      for (const c of [films.current, over.current]) {
+        if (c) {
+          c.style.transform = '';
+          if (c.width !== live.width * ratio || c.height !== live.height * ratio) {
+            c.width = live.width * ratio;
+            c.height = live.height * ratio;
+          }
+        }
       }
-    }
-    const request = requestAnimationFrame(() => {
+      drawn.current = live;
       renderer.current?.draw(
         live,
         job.layers.map((l) => ({ role: l.role, film: filmOf(l.role) })),
@@ -160,12 +182,50 @@ export function LightTable({
           paths,
         });
       }
-      if (frame.current) {
-        frame.current.dataset['frames'] = String(Number(frame.current.dataset['frames'] ?? 0) + 1);
-      }
-    });
+      countFrame(frame.current);
+    };
+  });
+
+  useEffect(() => {
+    const request = requestAnimationFrame(() => draw.current());
     return () => cancelAnimationFrame(request);
-  }, [live, job.layers, filmOf, meshes, view, lit, findings, parts, paths, measureFrom, caught]);
+  }, [
+    live.flipped,
+    live.width,
+    live.height,
+    job.layers,
+    filmOf,
+    meshes,
+    view,
+    lit,
+    findings,
+    parts,
+    paths,
+    measureFrom,
+    caught,
+  ]);
+
+  useEffect(() => {
+    const request = requestAnimationFrame(() => {
+      const transform = drawn.current && movedTo(drawn.current, live);
+      if (!transform) {
+        draw.current();
+        return;
+      }
+      for (const c of [films.current, over.current]) {
+        if (c) {
+          c.style.transform = transform;
+        }
+      }
+      countFrame(frame.current);
+    });
+    const rest = setTimeout(() => draw.current(), REST_MS);
+    return () => {
+      cancelAnimationFrame(request);
+      clearTimeout(rest);
+    };
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- only a moved view moves the picture
+  }, [live.cx, live.cy, live.scale]);
 
   // What lies under the pointer, asked at most once at a time.
   const asking = useRef(false);
@@ -308,6 +368,7 @@ export function LightTable({
         aria-label="Light table: drag to move, wheel to zoom, arrow keys, plus and minus"
         data-ready={ready}
         data-scale={live.scale}
+        style={{ background: tableColor(view.lamp) }}
         data-center={`${Math.round(live.cx)},${Math.round(live.cy)}`}
         className={`relative min-h-0 grow overflow-hidden ${view.measuring ? 'cursor-crosshair' : 'cursor-grab active:cursor-grabbing'}`}
         onPointerDown={onDown}
@@ -316,8 +377,8 @@ export function LightTable({
         onPointerLeave={() => setPointer(null)}
         onKeyDown={onKey}
       >
-        <canvas ref={films} className="absolute inset-0 h-full w-full" data-testid="films" />
-        <canvas ref={over} className="absolute inset-0 h-full w-full" />
+        <canvas ref={films} className="absolute inset-0 h-full w-full origin-top-left" />
+        <canvas ref={over} className="absolute inset-0 h-full w-full origin-top-left" />
         {!ready && !error && !failure ? (
           <p role="status" className="bg-card/90 absolute top-3 left-3 rounded px-3 py-1">
             Laying out {meshes.size} of {job.layers.length} films …

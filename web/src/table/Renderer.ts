@@ -10,11 +10,25 @@ export interface FilmDrawing {
   film: Film;
 }
 
+function tableTone(lamp: number): [number, number, number] {
+  return [0.985 * lamp, 0.965 * lamp, 0.925 * lamp];
+}
+
+/** The bare table at a lamp setting, for what lies beside the drawn picture. */
+export function tableColor(lamp: number): string {
+  return `rgb(${tableTone(lamp)
+    .map((c) => Math.round(c * 255))
+    .join(' ')})`;
+}
+
 /** The net to light, if any, and whether the other copper fades for it. */
 export interface Light {
   net: number | null;
   alone: boolean;
 }
+
+/** Widest ring of ink in a hole, nm. */
+const RING_NM = 50_000;
 
 const VERTEX = `#version 300 es
 in vec2 place;
@@ -113,12 +127,16 @@ export class Renderer {
   }
 
   setHoles(holes: readonly Hole[]): void {
-    const shapes = (grow: number) =>
+    const shapes = (inset: 0 | -1) =>
       new Float32Array(
-        holes.flatMap((h) => capsule(h, grow, this.originX, this.originY, h.diameter / 2)),
+        holes.flatMap((h) => {
+          const ring = Math.min(RING_NM, h.diameter * 0.08);
+          return capsule(h, this.originX, this.originY, h.diameter / 2 + inset * ring);
+        }),
       );
-    this.holes = this.buffered(shapes(0), new Map());
-    this.rings = this.buffered(shapes(60_000), new Map());
+    // The ring of ink lies within the hole, so that it hides no copper.
+    this.rings = this.buffered(shapes(0), new Map());
+    this.holes = this.buffered(shapes(-1), new Map());
   }
 
   draw(
@@ -131,7 +149,7 @@ export class Renderer {
     const { gl } = this;
     const ratio = window.devicePixelRatio || 1;
     gl.viewport(0, 0, view.width * ratio, view.height * ratio);
-    const table: [number, number, number] = [0.985 * lamp, 0.965 * lamp, 0.925 * lamp];
+    const table = tableTone(lamp);
     gl.clearColor(...table, 1);
     gl.clear(gl.COLOR_BUFFER_BIT);
     gl.useProgram(this.program);
@@ -214,9 +232,9 @@ export class Renderer {
   }
 }
 
-/** A hole or slot as triangles: a fan about its middle. Ring growth and radius in nm. */
-function capsule(h: Hole, grow: number, ox: number, oy: number, r: number): number[] {
-  const radius = (r + grow) / 1000;
+/** A hole or slot as triangles: a fan about its middle. Radius in nm. */
+function capsule(h: Hole, ox: number, oy: number, r: number): number[] {
+  const radius = r / 1000;
   const angle = Math.atan2(h.y1 - h.y0, h.x1 - h.x0);
   const points: [number, number][] = [];
   const n = 24;

@@ -1,4 +1,5 @@
-import { useQueries } from '@tanstack/react-query';
+import { useQueries, type UseQueryResult } from '@tanstack/react-query';
+import { useCallback } from 'react';
 import { api, type Job } from '../api/client';
 import { decode, type Mesh } from './layers';
 
@@ -8,19 +9,21 @@ export function pictureKey(job: Job): string {
 }
 
 /** The meshes of a job's layers by role, as far as they have arrived. */
-export function useLayers(job: Job): { meshes: Map<string, Mesh>; ready: boolean; error: string } {
+export interface Layers {
+  meshes: Map<string, Mesh>;
+  ready: boolean;
+  error: string;
+}
+
+export function useLayers(job: Job): Layers {
   const key = pictureKey(job);
-  return useQueries({
-    queries: job.layers.map((layer) => ({
-      queryKey: ['layer', job.id, layer.index, key],
-      queryFn: async () =>
-        decode(await api.layer(job.id, layer.index), job.board.minX, job.board.minY),
-      staleTime: Infinity,
-    })),
-    combine: (results) => {
+  const layers = job.layers;
+  // A stable function: a new one each time would make new meshes, and a new drawing, of the same.
+  const combine = useCallback(
+    (results: UseQueryResult<Mesh>[]): Layers => {
       const meshes = new Map<string, Mesh>();
       results.forEach((r, i) => {
-        const layer = job.layers[i];
+        const layer = layers[i];
         if (r.data && layer) {
           meshes.set(layer.role, r.data);
         }
@@ -32,5 +35,15 @@ export function useLayers(job: Job): { meshes: Map<string, Mesh>; ready: boolean
         error: failed?.error?.message ?? '',
       };
     },
+    [layers],
+  );
+  return useQueries({
+    queries: layers.map((layer) => ({
+      queryKey: ['layer', job.id, layer.index, key],
+      queryFn: async () =>
+        decode(await api.layer(job.id, layer.index), job.board.minX, job.board.minY),
+      staleTime: Infinity,
+    })),
+    combine,
   });
 }

@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest';
-import { fit, pan, toBoard, toScreen, zoomAbout, type Viewport } from './viewport';
+import { fit, movedTo, pan, toBoard, toScreen, zoomAbout, type Viewport } from './viewport';
 
 const base: Viewport = { cx: 4e6, cy: -3e6, scale: 1e-5, flipped: false, width: 700, height: 600 };
 
@@ -34,4 +34,26 @@ test('fit shows all of the extent', () => {
   const corners = [toScreen(v, 0, 0), toScreen(v, 80e6, 56e6)].flat();
   expect(Math.min(...corners)).toBeGreaterThan(0);
   expect(corners[2]).toBeLessThan(700);
+});
+
+test('a moved picture shows every place where a drawn one would', () => {
+  for (const flipped of [false, true]) {
+    const drawn = { ...base, flipped };
+    const now = zoomAbout(pan(drawn, 40, -25), 200, 100, 1.4);
+    const m =
+      /matrix\((.*)\)/
+        .exec(movedTo(drawn, now) ?? '')?.[1]
+        ?.split(',')
+        .map(Number) ?? [];
+    const [px, py] = toScreen(drawn, 5e6, -2e6);
+    const [qx, qy] = toScreen(now, 5e6, -2e6);
+    expect(px * (m[0] ?? 0) + (m[4] ?? 0)).toBeCloseTo(qx, 6);
+    expect(py * (m[3] ?? 0) + (m[5] ?? 0)).toBeCloseTo(qy, 6);
+  }
+});
+
+test('too far is drawn anew', () => {
+  expect(movedTo(base, pan(base, 690, 0))).toBeNull();
+  expect(movedTo(base, { ...base, scale: base.scale * 5 })).toBeNull();
+  expect(movedTo(base, { ...base, flipped: true })).toBeNull();
 });

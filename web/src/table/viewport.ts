@@ -55,3 +55,27 @@ export function fit(v: Viewport, e: Extent): Viewport {
 export function lookAt(v: Viewport, x: number, y: number, span: number): Viewport {
   return { ...v, cx: x, cy: y, scale: Math.min(CLOSEST, Math.min(v.width, v.height) / span) };
 }
+
+/** Beyond these a moved picture would show too little of the board, or too coarsely. */
+const FARTHEST_MOVE = 0.6;
+const STRONGEST_ZOOM = 4;
+
+/**
+ * The CSS transform that brings a picture drawn at one viewport to another; null when they are too
+ * far apart for that.
+ */
+export function movedTo(drawn: Viewport, now: Viewport): string | null {
+  const k = now.scale / drawn.scale;
+  const comparable =
+    drawn.flipped === now.flipped && drawn.width === now.width && drawn.height === now.height;
+  const [dx, dy] = toBoard(drawn, 0, 0);
+  const [tx, ty] = toScreen(now, dx, dy);
+  const [mx, my] = toScreen(now, drawn.cx, drawn.cy);
+  const far =
+    Math.abs(mx - now.width / 2) > FARTHEST_MOVE * now.width ||
+    Math.abs(my - now.height / 2) > FARTHEST_MOVE * now.height;
+  if (!comparable || far || k > STRONGEST_ZOOM || k < 1 / STRONGEST_ZOOM) {
+    return null;
+  }
+  return `matrix(${k}, 0, 0, ${k}, ${tx}, ${ty})`;
+}

@@ -34,7 +34,7 @@ function check(job: Job): [Mark, string] {
 /** Every station with its true state, computed from the job. */
 function stops(job: Job, sheet: Sheet | undefined, cuts: readonly Cut[]): Stop[] {
   const doubtful = job.files.filter((f) => f.role === 'unknown' || f.confidence < 0.5).length;
-  const b = job.board;
+  const board = job.board;
   const [checkMark, checkSays] = check(job);
   const list: Stop[] = [
     {
@@ -49,10 +49,10 @@ function stops(job: Job, sheet: Sheet | undefined, cuts: readonly Cut[]): Stop[]
     {
       station: 'look-over',
       name: 'Look over',
-      mark: b.widthMm > 0 && b.copperLayers > 0 ? 'done' : 'stop',
+      mark: board.widthMm > 0 && board.copperLayers > 0 ? 'done' : 'stop',
       says:
-        b.widthMm > 0
-          ? `${b.widthMm.toFixed(1)} × ${b.heightMm.toFixed(1)} mm, ${b.copperLayers} copper`
+        board.widthMm > 0
+          ? `${board.widthMm.toFixed(1)} × ${board.heightMm.toFixed(1)} mm, ${board.copperLayers} copper`
           : 'no closed outline',
     },
     {
@@ -65,14 +65,15 @@ function stops(job: Job, sheet: Sheet | undefined, cuts: readonly Cut[]): Stop[]
     {
       station: 'parts',
       name: 'Parts',
-      mark: b.listLines > 0 ? 'done' : 'open',
-      says: b.listLines > 0 ? `${b.parts} parts, ${b.listLines} lines` : 'no parts list',
+      mark: board.listLines > 0 ? 'done' : 'open',
+      says:
+        board.listLines > 0 ? `${board.parts} parts, ${board.listLines} lines` : 'no parts list',
     },
     {
       station: 'stencil',
       name: 'Stencil',
-      mark: b.pasteOpenings > 0 ? 'done' : 'open',
-      says: b.pasteOpenings > 0 ? `${b.pasteOpenings} openings` : 'no paste openings',
+      mark: board.pasteOpenings > 0 ? 'done' : 'open',
+      says: board.pasteOpenings > 0 ? `${board.pasteOpenings} openings` : 'no paste openings',
     },
   ];
   if (sheet?.kind === 'mill') {
@@ -133,6 +134,7 @@ export function Traveller({ job, station }: { job: Job | null; station: Station 
       {jobs.data && jobs.data.length > 0 ? (
         <Select
           label="Job"
+          placeholder="Open a board"
           className="mx-4 mb-2"
           value={job ? String(job.id) : ''}
           onValueChange={(id) => go({ job: Number(id), station: 'look-over' })}
@@ -170,9 +172,11 @@ export function Traveller({ job, station }: { job: Job | null; station: Station 
           {next(list)}
         </div>
       ) : null}
-      <p className="text-faint px-4 pb-2 text-[12.5px]">
-        Keys: <kbd className="num">?</kbd>
-      </p>
+      {job ? (
+        <p className="text-faint px-4 pb-2 text-[12.5px]">
+          Keys: <kbd className="num">?</kbd>
+        </p>
+      ) : null}
     </nav>
   );
 }

@@ -7,12 +7,14 @@ export function Select({
   options,
   label,
   className = '',
+  placeholder = '',
 }: {
   value: string;
   onValueChange: (value: string) => void;
   options: readonly { value: string; text: string }[];
   label: string;
   className?: string;
+  placeholder?: string;
 }) {
   return (
     <Radix.Root value={value} onValueChange={onValueChange}>
@@ -21,7 +23,7 @@ export function Select({
         className={`bg-card border-edge hover:border-faint flex items-center justify-between gap-1 rounded border px-2 py-0.5 text-left ${className}`}
       >
         <span className="truncate">
-          <Radix.Value />
+          <Radix.Value placeholder={placeholder} />
         </span>
         <Radix.Icon className="text-faint">▾</Radix.Icon>
       </Radix.Trigger>

@@ -3,6 +3,7 @@ package dev.lastcut.core.check;
 import dev.lastcut.core.board.ListedPart;
 import dev.lastcut.core.board.PlacedPart;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 
@@ -20,11 +21,9 @@ final class PartNotListedRule implements Rule {
 
     @Override
     public Outcome run(CheckContext c) {
-        if (c.board().parts().isEmpty() || c.board().placements().isEmpty()) {
-            return Outcome.notRun(
-                    c.board().parts().isEmpty()
-                            ? "the pack has no parts list"
-                            : "the pack has no placement file");
+        Optional<Outcome> missing = Tables.missing(c);
+        if (missing.isPresent()) {
+            return missing.get();
         }
         Set<String> listed =
                 c.board().parts().get().stream()

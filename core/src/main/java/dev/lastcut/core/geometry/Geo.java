@@ -133,8 +133,11 @@ public final class Geo {
         return copy;
     }
 
-    /** The part of a geometry within an envelope; cheap when it lies inside whole. */
+    /** The part of a geometry within an envelope, which is wider than a point; cheap when whole. */
     public static Geometry clip(Geometry g, Envelope e) {
+        if (e.isNull() || g.isEmpty()) {
+            return empty();
+        }
         return e.contains(g.getEnvelopeInternal()) ? g : intersection(g, rectangle(e));
     }
 }

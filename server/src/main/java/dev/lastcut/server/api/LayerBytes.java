@@ -11,12 +11,17 @@ import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
 import org.locationtech.jts.geom.Coordinate;
+import org.locationtech.jts.geom.Geometry;
 import org.locationtech.jts.geom.LineString;
 import org.locationtech.jts.geom.Polygon;
+import org.locationtech.jts.simplify.DouglasPeuckerSimplifier;
 
 /** A layer's polygons, free of overlaps, packed for the wire. */
 final class LayerBytes {
     private record NetPolygon(int net, Polygon polygon) {}
+
+    /** What a screen cannot show: half the chord error allowed there. */
+    private static final double SCREEN_NM = 2_500;
 
     private LayerBytes() {}
 
@@ -40,14 +45,22 @@ final class LayerBytes {
         return pack(polygons);
     }
 
+    private static NetPolygon coarser(NetPolygon p) {
+        Geometry simple = DouglasPeuckerSimplifier.simplify(p.polygon(), SCREEN_NM);
+        return simple instanceof Polygon polygon && !polygon.isEmpty()
+                ? new NetPolygon(p.net(), polygon)
+                : p;
+    }
+
     private static byte[] pack(List<NetPolygon> polygons) {
         int size = 1;
-        for (NetPolygon p : polygons) {
+        List<NetPolygon> coarse = polygons.stream().map(LayerBytes::coarser).toList();
+        for (NetPolygon p : coarse) {
             size += 2 + (1 + p.polygon().getNumInteriorRing()) + 2 * p.polygon().getNumPoints();
         }
         ByteBuffer out = ByteBuffer.allocate(size * 4).order(ByteOrder.LITTLE_ENDIAN);
-        out.putInt(polygons.size());
-        for (NetPolygon p : polygons) {
+        out.putInt(coarse.size());
+        for (NetPolygon p : coarse) {
             out.putInt(p.net()).putInt(1 + p.polygon().getNumInteriorRing());
             ring(p.polygon().getExteriorRing(), out);
             for (int i = 0; i < p.polygon().getNumInteriorRing(); i++) {

@@ -111,15 +111,15 @@ class GerberRoundTripTest {
                                         0,
                                         attributes));
                 default -> {
-                    Pt b = place(r);
-                    Pt c = place(r);
+                    Pt second = place(r);
+                    Pt third = place(r);
                     features.add(
                             new Feature.Region(
                                     List.of(
                                             List.of(
-                                                    new Segment.Line(at, b),
-                                                    new Segment.Line(b, c),
-                                                    new Segment.Line(c, at))),
+                                                    new Segment.Line(at, second),
+                                                    new Segment.Line(second, third),
+                                                    new Segment.Line(third, at))),
                                     dark,
                                     0,
                                     attributes));

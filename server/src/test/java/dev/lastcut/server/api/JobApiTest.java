@@ -1,0 +1,293 @@
+package dev.lastcut.server.api;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import dev.lastcut.server.LastCut;
+import dev.lastcut.server.report.Json;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.InputStream;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.nio.ByteBuffer;
+import java.nio.ByteOrder;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Path;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.boot.test.context.SpringBootTest;
+import org.springframework.boot.test.web.server.LocalServerPort;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.test.context.DynamicPropertyRegistry;
+import org.springframework.test.context.DynamicPropertySource;
+import tools.jackson.databind.JsonNode;
+
+/** The API over HTTP on a real server and a real, temporary database. */
+@SpringBootTest(classes = LastCut.class, webEnvironment = SpringBootTest.WebEnvironment.RANDOM_PORT)
+class JobApiTest {
+    private static final String LINE = "\r\n";
+    @TempDir static Path data;
+    @LocalServerPort int port;
+    @Autowired JdbcClient jdbc;
+
+    private final HttpClient http = HttpClient.newHttpClient();
+
+    @DynamicPropertySource
+    static void storage(DynamicPropertyRegistry registry) {
+        registry.add("lastcut.data", data::toString);
+    }
+
+    private HttpResponse<byte[]> send(String method, String path, String type, byte[] body)
+            throws Exception {
+        HttpRequest.Builder request =
+                HttpRequest.newBuilder(URI.create("http://127.0.0.1:" + port + path))
+                        .method(
+                                method,
+                                body == null
+                                        ? HttpRequest.BodyPublishers.noBody()
+                                        : HttpRequest.BodyPublishers.ofByteArray(body));
+        if (type != null) {
+            request.header("content-type", type);
+        }
+        return http.send(request.build(), HttpResponse.BodyHandlers.ofByteArray());
+    }
+
+    private JsonNode json(String method, String path, String body) throws Exception {
+        byte[] bytes = body == null ? null : body.getBytes(StandardCharsets.UTF_8);
+        return Json.MAPPER.readTree(send(method, path, "application/json", bytes).body());
+    }
+
+    private int status(String method, String path, String body) throws Exception {
+        byte[] bytes = body == null ? null : body.getBytes(StandardCharsets.UTF_8);
+        return send(method, path, "application/json", bytes).statusCode();
+    }
+
+    private JsonNode upload(String name, byte[] content) throws Exception {
+        ByteArrayOutputStream body = new ByteArrayOutputStream();
+        String head =
+                "--edge"
+                        + LINE
+                        + "Content-Disposition: form-data; name=\"files\"; filename=\""
+                        + name
+                        + "\""
+                        + LINE
+                        + LINE;
+        body.writeBytes(head.getBytes(StandardCharsets.UTF_8));
+        body.writeBytes(content);
+        body.writeBytes((LINE + "--edge--" + LINE).getBytes(StandardCharsets.UTF_8));
+        return Json.MAPPER.readTree(
+                send("POST", "/api/jobs", "multipart/form-data; boundary=edge", body.toByteArray())
+                        .body());
+    }
+
+    /** Follows the stream of a task's changes to its end. */
+    private JsonNode finish(JsonNode task) throws Exception {
+        String id = task.at("/id").asString();
+        HttpRequest request =
+                HttpRequest.newBuilder(
+                                URI.create(
+                                        "http://127.0.0.1:"
+                                                + port
+                                                + "/api/tasks/"
+                                                + id
+                                                + "/events"))
+                        .build();
+        List<JsonNode> states =
+                http.send(request, HttpResponse.BodyHandlers.ofLines())
+                        .body()
+                        .filter(l -> l.startsWith("data:"))
+                        .map(l -> Json.MAPPER.readTree(l.substring(5)))
+                        .toList();
+        return states.get(states.size() - 1);
+    }
+
+    private String bringIn(String name) throws Exception {
+        try (InputStream in = getClass().getResourceAsStream("/demo-packs/" + name + ".zip")) {
+            JsonNode over = finish(upload(name + ".zip", in.readAllBytes()));
+            assertThat(over.at("/status").asString()).isEqualTo("DONE");
+            return "/api/jobs/" + over.at("/result").asString();
+        }
+    }
+
+    @Test
+    void aRoleCanBeChangedAndTakenBack() throws Exception {
+        String job = bringIn("joint-box");
+        String file = "joint-box-copper-bottom.gbr";
+        JsonNode changed =
+                json("PUT", job + "/role", "{\"path\":\"" + file + "\",\"role\":\"copper-top\"}");
+        assertThat(role(changed, file)).isEqualTo("copper-top");
+        assertThat(changed.at("/layers/0/role").asString()).isEqualTo("copper-top");
+        assertThat(role(json("GET", job, null), file)).isEqualTo("copper-top");
+        JsonNode back = json("PUT", job + "/role", "{\"path\":\"" + file + "\",\"role\":\"\"}");
+        assertThat(role(back, file)).isEqualTo("copper-bottom");
+        assertThat(status("PUT", job + "/role", "{\"path\":\"" + file + "\",\"role\":\"lid\"}"))
+                .isEqualTo(409);
+        assertThat(status("PUT", job + "/role", "{\"path\":\"none\",\"role\":\"outline\"}"))
+                .isEqualTo(404);
+        assertThat(status("PUT", job + "/role", "not json")).isEqualTo(400);
+    }
+
+    private static String role(JsonNode job, String file) {
+        return job.at("/files")
+                .valueStream()
+                .filter(f -> f.at("/path").asString().equals(file))
+                .findFirst()
+                .orElseThrow()
+                .at("/role")
+                .asString();
+    }
+
+    @Test
+    void headroomChangesWhatIsFoundAndTheOldCheckNoLongerCounts() throws Exception {
+        String job = bringIn("joint-box");
+        assertThat(finish(json("POST", job + "/work/check", null)).at("/error").asString())
+                .contains("Choose a shop");
+        json(
+                "PUT",
+                job + "/shop",
+                "{\"sheetId\":\"wren-bench\",\"headroom\":{\"percent\":0,\"mm\":{}}}");
+        finish(json("POST", job + "/work/check", null));
+        JsonNode before = json("GET", job + "/check", null);
+        assertThat(before.at("/findings").size()).isEqualTo(4);
+        JsonNode after =
+                json(
+                        "PUT",
+                        job + "/shop",
+                        "{\"sheetId\":\"wren-bench\",\"headroom\":{\"percent\":0,\"mm\":{\"clearance\":0.3}}}");
+        assertThat(after.at("/check/ran").asBoolean()).isFalse();
+        assertThat(json("GET", job + "/check", null).at("/ran").asBoolean()).isFalse();
+        finish(json("POST", job + "/work/check", null));
+        JsonNode wider = json("GET", job + "/check", null);
+        assertThat(wider.at("/findings").size()).isGreaterThan(4);
+        assertThat(
+                        status(
+                                "PUT",
+                                job + "/shop",
+                                "{\"sheetId\":\"wren-bench\",\"headroom\":{\"percent\":-5,\"mm\":{}}}"))
+                .isEqualTo(409);
+        assertThat(status("PUT", job + "/shop", "{\"sheetId\":\"nobody\"}")).isEqualTo(404);
+    }
+
+    @Test
+    void aCutIsBlockedByOpenStopsAndNeverChanges() throws Exception {
+        String job = bringIn("joint-box");
+        json("PUT", job + "/shop", "{\"sheetId\":\"wren-bench\"}");
+        finish(json("POST", job + "/work/check", null));
+        assertThat(status("POST", job + "/work/cut", null)).isEqualTo(409);
+        for (JsonNode f : json("GET", job + "/check", null).at("/findings")) {
+            String path = job + "/sign-offs/" + f.at("/id").asString();
+            assertThat(status("PUT", path, "{\"by\":\"Ida\",\"reason\":\" \"}")).isEqualTo(409);
+            assertThat(status("PUT", path, "{\"by\":\"Ida\",\"reason\":\"fine here\"}"))
+                    .isEqualTo(200);
+        }
+        assertThat(status("PUT", job + "/sign-offs/none", "{\"by\":\"Ida\",\"reason\":\"x\"}"))
+                .isEqualTo(404);
+        assertThat(finish(json("POST", job + "/work/cut", null)).at("/result").asString())
+                .isEqualTo("1");
+        assertThat(finish(json("POST", job + "/work/cut", null)).at("/result").asString())
+                .isEqualTo("2");
+        byte[] one = send("GET", job + "/cuts/1.zip", null, null).body();
+        assertThat(send("GET", job + "/cuts/1.zip", null, null).body()).isEqualTo(one);
+        assertThat(json("GET", job + "/cuts", null).size()).isEqualTo(2);
+        assertThatThrownBy(() -> jdbc.sql("update cut set created = 'x'").update())
+                .hasMessageContaining("a cut cannot be changed");
+        assertThatThrownBy(() -> jdbc.sql("delete from cut").update())
+                .hasMessageContaining("a cut cannot be deleted");
+    }
+
+    @Test
+    void whatIsUnderAPlaceAndWhereAMeasureCatches() throws Exception {
+        String job = bringIn("hive-scale-node");
+        JsonNode under =
+                json("GET", job + "/under?x=71000000&y=42000000&roles=copper-top,mask-top", null);
+        assertThat(under.get(0).at("/netName").asString()).isEqualTo("VCC");
+        assertThat(under.get(0).at("/shape").asString()).isEqualTo("round 1.500 mm");
+        assertThat(under.get(0).at("/line").asInt()).isPositive();
+        String snap = job + "/snap?reach=300000&roles=copper-top&";
+        JsonNode centre = json("GET", snap + "x=71100000&y=42050000", null);
+        assertThat(centre.at("/kind").asString()).isEqualTo("centre");
+        assertThat(centre.at("/x").asLong()).isEqualTo(71_000_000);
+        JsonNode edge = json("GET", snap + "x=71000000&y=42800000", null);
+        assertThat(edge.at("/kind").asString()).isEqualTo("edge");
+        assertThat(edge.at("/y").asLong()).isBetween(42_745_000L, 42_755_000L);
+        assertThat(json("GET", snap + "x=1000000&y=1000000", null).at("/kind").asString())
+                .isEqualTo("none");
+    }
+
+    /** The bytes of a layer hold the whole picture: ring by ring, closed, and nothing after. */
+    @Test
+    void layerBytesAreWellFormed() throws Exception {
+        String job = bringIn("joint-box");
+        for (JsonNode layer : json("GET", job, null).at("/layers")) {
+            byte[] bytes =
+                    send("GET", job + "/layers/" + layer.at("/index").asInt(), null, null).body();
+            ByteBuffer in = ByteBuffer.wrap(bytes).order(ByteOrder.LITTLE_ENDIAN);
+            int polygons = in.getInt();
+            assertThat(polygons).isPositive();
+            for (int p = 0; p < polygons; p++) {
+                in.getInt();
+                for (int rings = in.getInt(); rings > 0; rings--) {
+                    int points = in.getInt();
+                    assertThat(points).isGreaterThan(3);
+                    long first = in.getLong(in.position());
+                    in.position(in.position() + 8 * (points - 1));
+                    assertThat(in.getLong()).isEqualTo(first);
+                }
+            }
+            assertThat(in.remaining()).isZero();
+        }
+        assertThat(status("GET", job + "/layers/99", null)).isEqualTo(404);
+    }
+
+    @Test
+    void aBadPackLeavesNothingBehind() throws Exception {
+        int before = json("GET", "/api/jobs", null).size();
+        assertThat(upload("x.zip", "hello".getBytes(StandardCharsets.UTF_8)).at("/code").asString())
+                .isEqualTo("unusable-pack");
+        JsonNode letter =
+                finish(upload("letter.gbr", "Dear shop".getBytes(StandardCharsets.UTF_8)));
+        assertThat(letter.at("/status").asString()).isEqualTo("FAILED");
+        assertThat(letter.at("/error").asString()).contains("no Gerber or drill file");
+        assertThat(json("GET", "/api/jobs", null).size()).isEqualTo(before);
+    }
+
+    @Test
+    void outputsAreMadeOnceAndDownloadedByPath() throws Exception {
+        String job = bringIn("joint-box");
+        json("PUT", job + "/shop", "{\"sheetId\":\"anvil-mini\"}");
+        assertThat(json("GET", job + "/outputs", null).at("/made").asBoolean()).isFalse();
+        finish(json("POST", job + "/work/outputs", null));
+        JsonNode outputs = json("GET", job + "/outputs", null);
+        for (JsonNode f : outputs.at("/files")) {
+            byte[] content =
+                    send("GET", job + "/outputs/file?path=" + f.at("/path").asString(), null, null)
+                            .body();
+            assertThat(content).hasSize(f.at("/bytes").asInt());
+        }
+        JsonNode paths = json("GET", job + "/outputs/paths/0", null);
+        assertThat(paths.at("/widthNm").asLong()).isBetween(315_000L, 316_000L);
+        assertThat(paths.at("/paths/0").size() % 3).isZero();
+        assertThat(status("GET", job + "/outputs/file?path=../../etc/passwd", null)).isEqualTo(404);
+    }
+
+    @Test
+    void thePartsKnowTheirPinOne() throws IOException, Exception {
+        String job = bringIn("hive-scale-node");
+        JsonNode parts = json("GET", job + "/parts", null);
+        assertThat(parts.at("/lines").size()).isEqualTo(34);
+        JsonNode u1 =
+                parts.at("/parts")
+                        .valueStream()
+                        .filter(p -> p.at("/designator").asString().equals("U1"))
+                        .findFirst()
+                        .orElseThrow();
+        // The controller stands at (60, 45); pin 1 is the topmost of its left row.
+        assertThat(u1.at("/pin1X").asLong()).isEqualTo(60_000_000 - 4_250_000);
+        assertThat(u1.at("/pin1Y").asLong()).isEqualTo(45_000_000 + 2_800_000);
+    }
+}
