@@ -11,6 +11,8 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.function.Supplier;
 import org.locationtech.jts.geom.Geometry;
 
 /**
@@ -24,6 +26,7 @@ public final class BoardGeometry {
     private final Optional<NetReference> reference;
     private final Map<Role, List<LayerImage.Piece>> images = new HashMap<>();
     private final Map<Role, Geometry> areas = new HashMap<>();
+    private final Map<Object, Object> derived = new ConcurrentHashMap<>();
     private final Geometry boardArea;
 
     public BoardGeometry(Board board) {
@@ -79,6 +82,12 @@ public final class BoardGeometry {
             }
         }
         return -1;
+    }
+
+    /** Computes something that depends on this board and the key alone, once. */
+    @SuppressWarnings("unchecked")
+    public <T> T once(Object key, Supplier<T> make) {
+        return (T) derived.computeIfAbsent(key, k -> make.get());
     }
 
     /** A net's name for people: the netlist's names, or "net 12" where nothing names it. */

@@ -5,16 +5,20 @@ import dev.lastcut.core.geometry.Distances;
 import dev.lastcut.core.geometry.Geo;
 import java.util.ArrayList;
 import java.util.Collection;
-import java.util.HashSet;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import java.util.TreeMap;
+import java.util.TreeSet;
+import org.locationtech.jts.algorithm.locate.IndexedPointInAreaLocator;
 import org.locationtech.jts.geom.Coordinate;
+import org.locationtech.jts.geom.Envelope;
 import org.locationtech.jts.geom.Geometry;
 import org.locationtech.jts.geom.LineString;
+import org.locationtech.jts.geom.Location;
 import org.locationtech.jts.geom.Polygon;
 import org.locationtech.jts.index.strtree.STRtree;
+import org.locationtech.jts.operation.distance.IndexedFacetDistance;
 import org.locationtech.jts.operation.linemerge.LineMerger;
 import org.locationtech.jts.simplify.DouglasPeuckerSimplifier;
 
@@ -44,6 +48,7 @@ public final class Isolation {
     private final double depth;
     private final double width;
     private final List<LineString> paths = new ArrayList<>();
+    private final Map<Integer, IndexedFacetDistance> facets = new HashMap<>();
     private final List<Bridge> bridges = new ArrayList<>();
 
     private Isolation(Cutter cutter, double depth) {
@@ -74,9 +79,12 @@ public final class Isolation {
                         : Geo.offset(board, result.width / 2, CHORD_NM);
         for (int pass = 0; pass < passes; pass++) {
             double r = result.width / 2 + MARGIN_NM + pass * result.width * (1 - overlap);
-            result.addPass(Geo.offset(copper, r, CHORD_NM), reach);
+            Geometry around = Geo.offset(copper, r, CHORD_NM);
+            if (pass == 0) {
+                result.findBridges(nets, around);
+            }
+            result.addPass(around, reach);
         }
-        result.findBridges(nets, reach);
         return result;
     }
 
@@ -91,48 +99,74 @@ public final class Isolation {
         }
     }
 
-    private void findBridges(Map<Integer, Geometry> nets, Geometry reach) {
-        Geometry left = Geo.difference(reach, removed());
+    /**
+     * The first pass runs round each polygon of {@code around}: what shares one stays joined, what
+     * is in another is cut off from it.
+     */
+    private void findBridges(Map<Integer, Geometry> nets, Geometry around) {
         STRtree index = new STRtree();
+        for (Polygon polygon : Geo.polygons(around)) {
+            index.insert(polygon.getEnvelopeInternal(), new Island(polygon));
+        }
+        List<Island> islands = new ArrayList<>();
         nets.forEach(
-                (net, g) ->
+                (net, copper) ->
                         Geo.eachPolygon(
-                                g, p -> index.insert(p.getEnvelopeInternal(), Map.entry(net, p))));
-        Set<String> done = new HashSet<>();
-        for (Polygon island : Geo.polygons(left)) {
-            List<Integer> on = new ArrayList<>(netsOn(island, index));
-            int before = bridges.size();
-            for (int i = 0; i < on.size(); i++) {
-                for (int j = i + 1; j < on.size(); j++) {
-                    if (done.add(on.get(i) + " " + on.get(j))) {
-                        addBridges(on.get(i), on.get(j), nets);
-                    }
-                }
-            }
-            if (on.size() > 1 && bridges.size() == before) {
-                // Joined in a roundabout way, as along the edge of the stock: still joined.
-                Distances.Run run =
-                        new Distances.Run(
-                                Distances.between(nets.get(on.get(0)), nets.get(on.get(1))), 0);
-                bridges.add(new Bridge(on.get(0), on.get(1), run));
-            }
+                                copper,
+                                p -> {
+                                    Island home = homeOf(p, index);
+                                    if (home.nets.isEmpty()) {
+                                        islands.add(home);
+                                    }
+                                    home.nets.add(net);
+                                }));
+        islands.forEach(island -> addBridges(new ArrayList<>(island.nets), nets));
+    }
+
+    private static final class Island {
+        final IndexedPointInAreaLocator area;
+        final Set<Integer> nets = new TreeSet<>();
+
+        Island(Polygon polygon) {
+            area = new IndexedPointInAreaLocator(polygon);
         }
     }
 
-    private static Collection<Integer> netsOn(Polygon island, STRtree index) {
-        Map<Integer, Boolean> on = new TreeMap<>();
-        for (Object o : index.query(island.getEnvelopeInternal())) {
-            @SuppressWarnings("unchecked")
-            Map.Entry<Integer, Polygon> e = (Map.Entry<Integer, Polygon>) o;
-            if (!on.containsKey(e.getKey()) && island.intersects(e.getValue())) {
-                on.put(e.getKey(), true);
+    private static Island homeOf(Polygon copper, STRtree islands) {
+        Coordinate corner = copper.getCoordinate();
+        for (Object o : islands.query(new Envelope(corner))) {
+            Island island = (Island) o;
+            if (island.area.locate(corner) != Location.EXTERIOR) {
+                return island;
             }
         }
-        return on.keySet();
+        throw new IllegalStateException("copper outside its own offset at " + corner);
+    }
+
+    private void addBridges(List<Integer> joined, Map<Integer, Geometry> nets) {
+        int before = bridges.size();
+        for (int i = 0; i < joined.size(); i++) {
+            for (int j = i + 1; j < joined.size(); j++) {
+                addBridges(joined.get(i), joined.get(j), nets);
+            }
+        }
+        if (joined.size() > 1 && bridges.size() == before) {
+            // Joined by less than the measure can tell: still joined.
+            Geometry a = nets.get(joined.get(0));
+            Geometry b = nets.get(joined.get(1));
+            Distances.Run run = new Distances.Run(Distances.between(a, b), 0);
+            bridges.add(new Bridge(joined.get(0), joined.get(1), run));
+        }
     }
 
     private void addBridges(int a, int b, Map<Integer, Geometry> nets) {
         double limit = width + 2 * MARGIN_NM;
+        boolean near =
+                facets.computeIfAbsent(a, k -> new IndexedFacetDistance(nets.get(k)))
+                        .isWithinDistance(nets.get(b), limit);
+        if (!near) {
+            return;
+        }
         for (Distances.Run run : Distances.closerThan(nets.get(a), nets.get(b), limit)) {
             bridges.add(new Bridge(a, b, run));
         }

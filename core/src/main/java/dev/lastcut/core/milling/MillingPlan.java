@@ -86,6 +86,14 @@ public final class MillingPlan {
         if (layer < 0 || cutter.isEmpty()) {
             return Optional.empty();
         }
+        // The check and the programs want the same isolation, and it takes its time.
+        record Key(Mill mill, Side side) {}
+        return Optional.of(
+                geometry.once(
+                        new Key(mill, side), () -> isolate(geometry, mill, cutter.get(), layer)));
+    }
+
+    private static Isolation isolate(BoardGeometry geometry, Mill mill, Cutter cutter, int layer) {
         Map<Integer, List<Geometry>> parts = new TreeMap<>();
         for (CopperNode n : geometry.nets().nodes()) {
             if (n.layer() == layer) {
@@ -94,14 +102,13 @@ public final class MillingPlan {
         }
         Map<Integer, Geometry> nets = new TreeMap<>();
         parts.forEach((net, polygons) -> nets.put(net, Geo.union(polygons)));
-        return Optional.of(
-                Isolation.plan(
-                        nets,
-                        geometry.boardArea(),
-                        cutter.get(),
-                        mill.isolationDepth(),
-                        mill.isolationPasses(),
-                        mill.passOverlap()));
+        return Isolation.plan(
+                nets,
+                geometry.boardArea(),
+                cutter,
+                mill.isolationDepth(),
+                mill.isolationPasses(),
+                mill.passOverlap());
     }
 
     private void isolate(Side side) {
@@ -162,19 +169,25 @@ public final class MillingPlan {
     private void bore(Side side, List<Hole> holes) {
         Map<Long, List<ToolPath>> byCutter = new TreeMap<>();
         Map<Long, Cutter> cutters = new TreeMap<>();
+        Map<Long, Integer> leftOut = new TreeMap<>();
         for (Hole h : holes) {
             Optional<Cutter> cutter = widestFlat(h.diameter());
             if (cutter.isEmpty()) {
-                problems.add(
-                        "No drill or end mill in the rack makes the hole of "
-                                + Length.text(h.diameter())
-                                + "; it is left out.");
+                leftOut.merge(h.diameter(), 1, Integer::sum);
                 continue;
             }
             Cutter c = cutter.get();
             cutters.put(c.diameter(), c);
             byCutter.computeIfAbsent(c.diameter(), k -> new ArrayList<>()).addAll(bore(h, c));
         }
+        leftOut.forEach(
+                (size, count) ->
+                        problems.add(
+                                "No drill or end mill in the rack makes holes of "
+                                        + Length.text(size)
+                                        + ": "
+                                        + count
+                                        + " left out."));
         byCutter.forEach(
                 (size, paths) -> {
                     String name = String.format(Locale.ROOT, "bore-%.2f", Length.toMm(size));
