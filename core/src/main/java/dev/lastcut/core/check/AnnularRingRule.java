@@ -44,7 +44,8 @@ final class AnnularRingRule implements Rule {
         double limit = bounds.get().reachNm();
         Geometry edge = c.geometry().boardArea().getBoundary();
         List<Finding> findings = new ArrayList<>();
-        for (Hole h : holes) {
+        for (int i = 0; i < holes.size(); i++) {
+            Hole h = holes.get(i);
             if (!h.plated() || isCastellation(h, edge)) {
                 continue;
             }
@@ -56,7 +57,7 @@ final class AnnularRingRule implements Rule {
                 }
             }
             if (worst != null && worst.measure().nm() < limit) {
-                findings.add(finding(c, bounds.get(), h, worst));
+                findings.add(finding(c, bounds.get(), i, worst));
             }
         }
         return Outcome.of(findings);
@@ -96,9 +97,9 @@ final class AnnularRingRule implements Rule {
         return Optional.of(new Measure(onWall, m.to(), ring));
     }
 
-    private Finding finding(CheckContext c, CheckContext.Bounds bounds, Hole h, Ring ring) {
+    private Finding finding(CheckContext c, CheckContext.Bounds bounds, int index, Ring ring) {
         double width = ring.measure().nm();
-        int index = c.board().holes().indexOf(h);
+        Hole h = c.board().holes().get(index);
         int net = c.geometry().nets().netOfHole(index);
         return new FindingBuilder(id())
                 .layers(c.copperId(ring.layer()), "plated-holes")
