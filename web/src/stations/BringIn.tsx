@@ -120,7 +120,7 @@ export function BringIn({ job }: { job: Job }) {
         {job.files.map((f) => (
           <li key={f.path} className="border-edge/60 border-b py-1.5">
             <div className="flex items-center gap-2">
-              <span className="min-w-0 grow truncate font-semibold" title={f.path}>
+              <span className="min-w-0 grow leading-tight font-semibold break-words" title={f.path}>
                 {f.path}
               </span>
               <Select
