@@ -219,7 +219,11 @@ export function LightTable({
       }
       countFrame(frame.current);
     });
-    const rest = setTimeout(() => draw.current(), REST_MS);
+    const rest = setTimeout(() => {
+      if (drawn.current !== live) {
+        draw.current();
+      }
+    }, REST_MS);
     return () => {
       cancelAnimationFrame(request);
       clearTimeout(rest);

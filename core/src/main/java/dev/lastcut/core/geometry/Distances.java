@@ -3,6 +3,7 @@ package dev.lastcut.core.geometry;
 import java.util.ArrayList;
 import java.util.List;
 import org.locationtech.jts.geom.Coordinate;
+import org.locationtech.jts.geom.Envelope;
 import org.locationtech.jts.geom.Geometry;
 import org.locationtech.jts.geom.Lineal;
 import org.locationtech.jts.operation.distance.DistanceOp;
@@ -64,11 +65,7 @@ public final class Distances {
      */
     private static Measure inTheMiddle(
             Geometry a, Geometry b, Geometry zone, double limitNm, Measure narrowest) {
-        var window =
-                Geo.expanded(
-                        new org.locationtech.jts.geom.Envelope(
-                                zone.getInteriorPoint().getCoordinate()),
-                        limitNm);
+        var window = Geo.expanded(new Envelope(zone.getInteriorPoint().getCoordinate()), limitNm);
         Geometry midA = Geo.clip(a, window);
         Geometry midB = Geo.clip(b, window);
         if (midA.isEmpty() || midB.isEmpty()) {

@@ -6,6 +6,7 @@ import dev.lastcut.core.geometry.Geo;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -120,8 +121,12 @@ public final class Isolation {
                                     }
                                     home.nets.add(net);
                                 }));
-        islands.forEach(island -> addBridges(new ArrayList<>(island.nets), nets));
+        // Two nets may meet on more than one island; their places are all found at once.
+        Set<Pair> done = new HashSet<>();
+        islands.forEach(island -> addBridges(new ArrayList<>(island.nets), nets, done));
     }
+
+    private record Pair(int netA, int netB) {}
 
     private static final class Island {
         final IndexedPointInAreaLocator area;
@@ -143,14 +148,18 @@ public final class Isolation {
         throw new IllegalStateException("copper outside its own offset at " + corner);
     }
 
-    private void addBridges(List<Integer> joined, Map<Integer, Geometry> nets) {
-        int before = bridges.size();
+    private void addBridges(List<Integer> joined, Map<Integer, Geometry> nets, Set<Pair> done) {
         for (int i = 0; i < joined.size(); i++) {
             for (int j = i + 1; j < joined.size(); j++) {
-                addBridges(joined.get(i), joined.get(j), nets);
+                if (done.add(new Pair(joined.get(i), joined.get(j)))) {
+                    addBridges(joined.get(i), joined.get(j), nets);
+                }
             }
         }
-        if (joined.size() > 1 && bridges.size() == before) {
+        boolean told =
+                bridges.stream()
+                        .anyMatch(b -> joined.contains(b.netA()) && joined.contains(b.netB()));
+        if (joined.size() > 1 && !told) {
             // Joined by less than the measure can tell: still joined.
             Geometry a = nets.get(joined.get(0));
             Geometry b = nets.get(joined.get(1));
@@ -170,15 +179,6 @@ public final class Isolation {
         for (Distances.Run run : Distances.closerThan(nets.get(a), nets.get(b), limit)) {
             bridges.add(new Bridge(a, b, run));
         }
-    }
-
-    /** What the cutter takes away. */
-    public Geometry removed() {
-        List<Geometry> cuts = new ArrayList<>();
-        for (LineString path : paths) {
-            cuts.add(Geo.offset(path, width / 2, CHORD_NM));
-        }
-        return Geo.union(cuts);
     }
 
     /** Nets that stay joined, directly by a gap too narrow for the cutter. */

@@ -7,8 +7,11 @@ import dev.lastcut.core.capability.Cutter;
 import dev.lastcut.core.geometry.Flattener;
 import dev.lastcut.core.geometry.Geo;
 import dev.lastcut.core.geometry.Pt;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
+import org.locationtech.jts.geom.Coordinate;
 import org.locationtech.jts.geom.Geometry;
 
 class CutterTest {
@@ -42,7 +45,47 @@ class CutterTest {
                 Geo.union(
                         Flattener.FINE.disc(0, 0, 1_000_000),
                         Flattener.FINE.disc(2_125_000, 0, 1_000_000));
-        assertThat(Geo.intersection(isolation.removed(), copper).getArea()).isZero();
+        assertThat(Geo.intersection(removed(isolation), copper).getArea()).isZero();
+    }
+
+    /** What the cutter takes away, swept along the paths that are handed out. */
+    private static Geometry removed(Isolation isolation) {
+        List<Geometry> cuts = new ArrayList<>();
+        for (ToolPath path : isolation.toolPaths()) {
+            Coordinate[] line =
+                    path.vertices().stream()
+                            .map(v -> new Coordinate(v.x(), v.y()))
+                            .toArray(Coordinate[]::new);
+            cuts.add(Geo.offset(Geo.FACTORY.createLineString(line), isolation.width() / 2, 500));
+        }
+        return Geo.union(cuts);
+    }
+
+    /** Two nets of two pads each, too near at both pairs: two places, each told once. */
+    @Test
+    void netsThatMeetOnTwoIslandsAreToldOnceForEachPlace() {
+        Geometry a =
+                Geo.union(
+                        Flattener.FINE.disc(0, 0, 1_000_000),
+                        Flattener.FINE.disc(0, 9_000_000, 1_000_000));
+        Geometry b =
+                Geo.union(
+                        Flattener.FINE.disc(2_100_000, 0, 1_000_000),
+                        Flattener.FINE.disc(2_050_000, 9_000_000, 1_000_000));
+        Isolation isolation =
+                Isolation.plan(
+                        Map.of(1, a, 2, b),
+                        Geo.rectangle(-3_000_000, -3_000_000, 6_000_000, 12_000_000),
+                        V,
+                        100_000,
+                        1,
+                        0);
+        assertThat(isolation.bridges()).hasSize(2);
+        assertThat(
+                        isolation.bridges().stream()
+                                .mapToLong(x -> Math.round(x.place().narrowest().nm() / 1e4))
+                                .sorted())
+                .containsExactly(5L, 10L);
     }
 
     @Test
