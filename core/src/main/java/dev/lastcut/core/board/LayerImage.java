@@ -1,9 +1,11 @@
 package dev.lastcut.core.board;
 
+import dev.lastcut.core.geometry.Clearing;
 import dev.lastcut.core.geometry.Flattener;
 import dev.lastcut.core.geometry.Geo;
 import java.util.ArrayList;
 import java.util.List;
+import org.locationtech.jts.geom.Envelope;
 import org.locationtech.jts.geom.Geometry;
 import org.locationtech.jts.geom.Polygon;
 import org.locationtech.jts.index.strtree.STRtree;
@@ -16,23 +18,22 @@ import org.locationtech.jts.index.strtree.STRtree;
  * touch it, which takes n log n time however often the polarity changes.
  */
 public final class LayerImage {
-    /** One connected polygon left of a feature. */
-    public record Piece(Feature feature, Polygon polygon) {}
-
     private record Clear(int order, Geometry shape) {}
 
     private final List<Piece> pieces = new ArrayList<>();
+    private final Shaper shaper;
 
-    private LayerImage() {}
+    private LayerImage(Flattener flattener) {
+        this.shaper = new Shaper(flattener);
+    }
 
     public static LayerImage of(List<Feature> features, Flattener flattener) {
-        LayerImage image = new LayerImage();
-        Shaper shaper = new Shaper(flattener);
+        LayerImage image = new LayerImage(flattener);
         STRtree clears = new STRtree();
         int clearCount = 0;
         for (int i = 0; i < features.size(); i++) {
             if (!features.get(i).dark()) {
-                Geometry shape = shaper.shape(features.get(i));
+                Geometry shape = image.shaper.shape(features.get(i));
                 if (!shape.isEmpty()) {
                     clears.insert(shape.getEnvelopeInternal(), new Clear(i, shape));
                     clearCount++;
@@ -40,25 +41,63 @@ public final class LayerImage {
             }
         }
         for (int i = 0; i < features.size(); i++) {
-            Feature feature = features.get(i);
-            if (feature.dark()) {
-                Geometry shape = shaper.shape(feature);
-                Geometry left = clearCount == 0 ? shape : cleared(shape, i, clears);
-                Geo.eachPolygon(left, p -> image.pieces.add(new Piece(feature, p)));
+            if (features.get(i).dark()) {
+                image.add(features.get(i), i, clearCount == 0 ? null : clears);
             }
         }
         return image;
     }
 
-    private static Geometry cleared(Geometry shape, int order, STRtree clears) {
-        List<Geometry> later = new ArrayList<>();
-        for (Object o : clears.query(shape.getEnvelopeInternal())) {
-            Clear clear = (Clear) o;
-            if (clear.order > order) {
-                later.add(clear.shape);
+    private void add(Feature feature, int order, STRtree clears) {
+        Envelope simple = simpleEnvelope(feature);
+        if (simple != null) {
+            List<Geometry> later = later(simple, order, clears);
+            if (later.isEmpty()) {
+                pieces.add(new Piece(feature, shaper, simple));
+                return;
             }
         }
-        return later.isEmpty() ? shape : Geo.difference(shape, Geo.union(later));
+        Geometry shape = shaper.shape(feature);
+        List<Geometry> later = later(shape.getEnvelopeInternal(), order, clears);
+        Geometry left = later.isEmpty() ? shape : Clearing.of(shape, later);
+        boolean whole = left == shape && shape.getNumGeometries() == 1;
+        Geo.eachPolygon(left, p -> pieces.add(new Piece(feature, p, whole)));
+    }
+
+    private static List<Geometry> later(Envelope box, int order, STRtree clears) {
+        List<Geometry> later = new ArrayList<>();
+        if (clears != null) {
+            for (Object o : clears.query(box)) {
+                Clear clear = (Clear) o;
+                if (clear.order > order) {
+                    later.add(clear.shape);
+                }
+            }
+        }
+        return later;
+    }
+
+    /**
+     * The box of a feature that is one polygon for certain, so that its shape need not be made yet;
+     * null for the others.
+     */
+    private Envelope simpleEnvelope(Feature feature) {
+        if (feature instanceof Feature.Flash flash) {
+            Geometry base = shaper.turned(flash.aperture(), flash.orientation());
+            if (!(base instanceof Polygon) || base.isEmpty()) {
+                return null;
+            }
+            Envelope e = new Envelope(base.getEnvelopeInternal());
+            e.translate(flash.at().x(), flash.at().y());
+            return e;
+        }
+        if (feature instanceof Feature.Stroke stroke
+                && stroke.path() instanceof dev.lastcut.core.geometry.Segment.Line
+                && stroke.roundWidth() > 0) {
+            // The vertices lie up to a quarter of a micrometre outside the true edge.
+            return Geo.expanded(stroke.path().envelope(), stroke.roundWidth() / 2 + 250);
+        }
+        return null;
     }
 
     /** The pieces in drawing order. They may overlap each other. */

@@ -7,22 +7,23 @@ import dev.lastcut.core.geometry.Pt;
 import dev.lastcut.core.geometry.Rings;
 import dev.lastcut.core.geometry.Segment;
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
 import org.locationtech.jts.geom.Coordinate;
 import org.locationtech.jts.geom.Geometry;
+import org.locationtech.jts.geom.Polygon;
 import org.locationtech.jts.geom.util.AffineTransformation;
 
 /**
- * Makes the area of a feature, its polarity aside. Remembers the shapes of apertures, so one shaper
- * serves one thread.
+ * Makes the area of a feature, its polarity aside. Remembers the shapes of apertures. Safe to share
+ * between threads.
  */
 public final class Shaper {
     private record Turned(Aperture aperture, Orientation orientation) {}
 
     private final Flattener flattener;
-    private final Map<Turned, Geometry> flashed = new HashMap<>();
+    private final Map<Turned, Geometry> flashed = new ConcurrentHashMap<>();
 
     public Shaper(Flattener flattener) {
         this.flattener = flattener;
@@ -63,11 +64,27 @@ public final class Shaper {
     }
 
     private static Geometry translate(Geometry g, Pt by) {
+        if (g instanceof Polygon p && p.getNumInteriorRing() == 0) {
+            Coordinate[] ring = p.getExteriorRing().getCoordinates();
+            Coordinate[] moved = new Coordinate[ring.length];
+            for (int i = 0; i < ring.length; i++) {
+                moved[i] = new Coordinate(ring[i].x + by.x(), ring[i].y + by.y());
+            }
+            return Geo.FACTORY.createPolygon(moved);
+        }
         return AffineTransformation.translationInstance(by.x(), by.y()).transform(g);
     }
 
-    private Geometry turned(Aperture aperture, Orientation orientation) {
-        return flashed.computeIfAbsent(new Turned(aperture, orientation), t -> make(t));
+    /** The shape of an aperture about its own origin; computed once. */
+    Geometry turned(Aperture aperture, Orientation orientation) {
+        Turned key = new Turned(aperture, orientation);
+        Geometry known = flashed.get(key);
+        if (known == null) {
+            // Not computeIfAbsent: a block makes shapes of other apertures on the way.
+            known = make(key);
+            flashed.put(key, known);
+        }
+        return known;
     }
 
     private Geometry make(Turned t) {

@@ -60,7 +60,7 @@ final class ClearanceRule implements Rule {
         Map<Pair, Near> found = new LinkedHashMap<>();
         CloseCopper close = new CloseCopper();
         for (CopperNode n : nets.nodes()) {
-            var reach = Geo.expanded(n.polygon().getEnvelopeInternal(), limit);
+            var reach = Geo.expanded(n.envelope(), limit);
             for (CopperNode other : nets.near(n.layer(), reach)) {
                 if (other.net() > n.net() && close.within(n, other, limit)) {
                     Pair pair = new Pair(n.layer(), n.net(), other.net());

@@ -1,6 +1,6 @@
 package dev.lastcut.core.check;
 
-import dev.lastcut.core.board.LayerImage;
+import dev.lastcut.core.board.Piece;
 import dev.lastcut.core.board.Role;
 import dev.lastcut.core.board.Side;
 import dev.lastcut.core.geometry.Geo;
@@ -47,14 +47,14 @@ final class MaskMissingRule implements Rule {
     private void check(CheckContext c, Side side, List<Finding> findings) {
         Role mask = Role.of(Role.Kind.MASK, side);
         STRtree openings = new STRtree();
-        for (LayerImage.Piece p : c.geometry().pieces(mask)) {
-            openings.insert(p.polygon().getEnvelopeInternal(), p);
+        for (Piece p : c.geometry().pieces(mask)) {
+            openings.insert(p.envelope(), p);
         }
         for (Pads.Pad pad : Pads.on(c, side)) {
             Point middle = Geo.point(pad.flash().at());
             boolean open = false;
             for (Object o : openings.query(middle.getEnvelopeInternal())) {
-                open |= ((LayerImage.Piece) o).polygon().intersects(middle);
+                open |= ((Piece) o).polygon().intersects(middle);
             }
             if (!open) {
                 findings.add(finding(c, side, mask, pad));

@@ -1,6 +1,6 @@
 package dev.lastcut.core.check;
 
-import dev.lastcut.core.board.LayerImage;
+import dev.lastcut.core.board.Piece;
 import dev.lastcut.core.board.Role;
 import dev.lastcut.core.board.Side;
 import dev.lastcut.core.capability.LimitKey;
@@ -54,8 +54,8 @@ final class SilkOnPadRule implements Rule {
             CheckContext c, Side side, CheckContext.Bounds bounds, List<Finding> findings) {
         double limit = bounds.reachNm();
         STRtree silk = new STRtree();
-        for (LayerImage.Piece p : c.geometry().pieces(Role.of(Role.Kind.SILK, side))) {
-            silk.insert(p.polygon().getEnvelopeInternal(), p.polygon());
+        for (Piece p : c.geometry().pieces(Role.of(Role.Kind.SILK, side))) {
+            silk.insert(p.envelope(), p.polygon());
         }
         Geometry openings = c.geometry().area(Role.of(Role.Kind.MASK, side));
         for (Polygon opening : Geo.polygons(openings)) {

@@ -3,6 +3,7 @@ package dev.lastcut.core.connectivity;
 import dev.lastcut.core.board.Board;
 import dev.lastcut.core.board.Layer;
 import dev.lastcut.core.board.LayerImage;
+import dev.lastcut.core.board.Piece;
 import dev.lastcut.core.board.Role;
 import dev.lastcut.core.board.Side;
 import dev.lastcut.core.geometry.Flattener;
@@ -24,14 +25,14 @@ public final class BoardGeometry {
     private final Flattener flattener = Flattener.FINE;
     private final CopperNets nets;
     private final Optional<NetReference> reference;
-    private final Map<Role, List<LayerImage.Piece>> images = new HashMap<>();
+    private final Map<Role, List<Piece>> images = new HashMap<>();
     private final Map<Role, Geometry> areas = new HashMap<>();
     private final Map<Object, Object> derived = new ConcurrentHashMap<>();
     private final Geometry boardArea;
 
     public BoardGeometry(Board board) {
         this.board = board;
-        this.nets = CopperNets.of(board, flattener);
+        this.nets = CopperNets.of(board, layer -> pieces(layer.role()));
         this.reference = NetReference.of(board, nets);
         this.boardArea = board.outline().map(o -> o.area(flattener)).orElse(Geo.empty());
     }
@@ -58,7 +59,7 @@ public final class BoardGeometry {
     }
 
     /** The pieces of a picture, after clear polarity; empty when the pack lacks that layer. */
-    public synchronized List<LayerImage.Piece> pieces(Role role) {
+    public final synchronized List<Piece> pieces(Role role) {
         return images.computeIfAbsent(
                 role,
                 r ->
@@ -70,7 +71,7 @@ public final class BoardGeometry {
     /** The whole dark area of a picture. */
     public synchronized Geometry area(Role role) {
         return areas.computeIfAbsent(
-                role, r -> Geo.union(pieces(r).stream().map(LayerImage.Piece::polygon).toList()));
+                role, r -> Geo.union(pieces(r).stream().map(Piece::polygon).toList()));
     }
 
     /** Index of the copper layer on a side, or −1. */

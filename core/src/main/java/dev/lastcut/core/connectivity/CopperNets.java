@@ -3,139 +3,127 @@ package dev.lastcut.core.connectivity;
 import dev.lastcut.core.board.Board;
 import dev.lastcut.core.board.Hole;
 import dev.lastcut.core.board.Layer;
-import dev.lastcut.core.board.LayerImage;
-import dev.lastcut.core.geometry.Flattener;
+import dev.lastcut.core.board.Piece;
 import dev.lastcut.core.geometry.Geo;
 import dev.lastcut.core.geometry.Pt;
+import dev.lastcut.core.geometry.UnionFind;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.function.Function;
 import org.locationtech.jts.geom.Envelope;
-import org.locationtech.jts.geom.Geometry;
-import org.locationtech.jts.geom.Point;
-import org.locationtech.jts.geom.prep.PreparedGeometry;
-import org.locationtech.jts.geom.prep.PreparedGeometryFactory;
-import org.locationtech.jts.index.strtree.STRtree;
+import org.locationtech.jts.index.hprtree.HPRtree;
 
 /**
  * The nets of a board as its copper makes them. Nodes are the pieces of copper that are left of
  * each feature; two nodes are of one net when they touch on a layer or when a plated hole passes
  * both.
+ *
+ * <p>Only the nets are computed at once: a pair that is already joined is not compared again. Who
+ * touches whom is found when asked for.
  */
 public final class CopperNets {
-    private static final int LARGE = 40;
-
-    private final Map<Integer, PreparedGeometry> prepared = new ConcurrentHashMap<>();
+    private final Contact contact = new Contact();
     private final List<CopperNode> nodes = new ArrayList<>();
-    private final List<STRtree> trees = new ArrayList<>();
-    private final Map<Integer, List<Integer>> neighbours = new HashMap<>();
+    private final List<HPRtree> trees = new ArrayList<>();
+    private final List<Hole> holes;
+    private final HPRtree holeTree = new HPRtree();
+    private final Map<Integer, List<Integer>> neighbours = new ConcurrentHashMap<>();
     private final int netCount;
     private final int[] netOfHole;
     private final List<List<Integer>> nodesOfNet = new ArrayList<>();
 
-    private CopperNets(Board board, Flattener flattener) {
-        List<Layer> copper = board.copper();
-        List<LayerImage.Piece> pieces = new ArrayList<>();
+    private CopperNets(Board board, Function<Layer, List<Piece>> piecesOf) {
+        holes = board.holes();
+        List<Piece> pieces = new ArrayList<>();
         List<Integer> layerOf = new ArrayList<>();
+        List<Layer> copper = board.copper();
         for (int layer = 0; layer < copper.size(); layer++) {
-            STRtree tree = new STRtree();
-            for (var piece : LayerImage.of(copper.get(layer).features(), flattener).pieces()) {
-                tree.insert(piece.polygon().getEnvelopeInternal(), pieces.size());
+            HPRtree tree = new HPRtree();
+            for (Piece piece : piecesOf.apply(copper.get(layer))) {
+                tree.insert(piece.envelope(), pieces.size());
                 pieces.add(piece);
                 layerOf.add(layer);
             }
             tree.build();
             trees.add(tree);
         }
-        int holes = board.holes().size();
-        UnionFind sets = new UnionFind(pieces.size() + holes);
+        for (int h = 0; h < holes.size(); h++) {
+            if (holes.get(h).plated()) {
+                holeTree.insert(box(holes.get(h)), h);
+            }
+        }
+        holeTree.build();
+        UnionFind sets = new UnionFind(pieces.size() + holes.size());
         joinTouching(pieces, layerOf, sets);
-        joinHoles(board.holes(), pieces, flattener, sets);
+        joinHoles(pieces, sets);
 
         Map<Integer, Integer> netOfRoot = new HashMap<>();
         for (int i = 0; i < pieces.size(); i++) {
             int net = netOfRoot.computeIfAbsent(sets.find(i), r -> netOfRoot.size());
-            nodes.add(
-                    new CopperNode(
-                            i,
-                            layerOf.get(i),
-                            net,
-                            pieces.get(i).feature(),
-                            pieces.get(i).polygon()));
+            nodes.add(new CopperNode(i, layerOf.get(i), net, pieces.get(i)));
         }
         netCount = netOfRoot.size();
         for (int i = 0; i < netCount; i++) {
             nodesOfNet.add(new ArrayList<>());
         }
         nodes.forEach(n -> nodesOfNet.get(n.net()).add(n.id()));
-        netOfHole = new int[holes];
-        for (int h = 0; h < holes; h++) {
+        netOfHole = new int[holes.size()];
+        for (int h = 0; h < netOfHole.length; h++) {
             netOfHole[h] = netOfRoot.getOrDefault(sets.find(pieces.size() + h), -1);
         }
     }
 
-    /** Whether a node's polygon meets a shape; large polygons are indexed at their first use. */
-    private boolean meets(int id, Geometry polygon, Geometry shape) {
-        if (polygon.getNumPoints() < LARGE) {
-            return polygon.intersects(shape);
-        }
-        return prepared.computeIfAbsent(id, k -> PreparedGeometryFactory.prepare(polygon))
-                .intersects(shape);
+    /**
+     * @param piecesOf the pieces of a copper layer
+     */
+    static CopperNets of(Board board, Function<Layer, List<Piece>> piecesOf) {
+        return new CopperNets(board, piecesOf);
     }
 
-    public static CopperNets of(Board board, Flattener flattener) {
-        return new CopperNets(board, flattener);
+    private static Envelope box(Hole h) {
+        return Geo.expanded(
+                new Envelope(h.from().x(), h.to().x(), h.from().y(), h.to().y()),
+                h.diameter() / 2.0);
     }
 
-    private void joinTouching(
-            List<LayerImage.Piece> pieces, List<Integer> layerOf, UnionFind sets) {
+    private void joinTouching(List<Piece> pieces, List<Integer> layerOf, UnionFind sets) {
         for (int i = 0; i < pieces.size(); i++) {
-            Geometry polygon = pieces.get(i).polygon();
-            Envelope e = polygon.getEnvelopeInternal();
-            for (Object o : trees.get(layerOf.get(i)).query(e)) {
-                int j = (Integer) o;
-                Geometry other = pieces.get(j).polygon();
-                // Each pair once, prepared from the side with more points.
-                boolean mine =
-                        polygon.getNumPoints() > other.getNumPoints()
-                                || (polygon.getNumPoints() == other.getNumPoints() && i < j);
-                if (i == j || !mine) {
-                    continue;
-                }
-                if (meets(i, polygon, other)) {
-                    join(i, j, sets);
-                }
-            }
+            int self = i;
+            Piece piece = pieces.get(i);
+            trees.get(layerOf.get(i))
+                    .query(
+                            piece.envelope(),
+                            o -> {
+                                int j = (Integer) o;
+                                if (j > self
+                                        && sets.find(self) != sets.find(j)
+                                        && contact.touch(piece, pieces.get(j))) {
+                                    sets.union(self, j);
+                                }
+                            });
         }
     }
 
-    private void join(int i, int j, UnionFind sets) {
-        sets.union(i, j);
-        neighbours.computeIfAbsent(i, k -> new ArrayList<>(4)).add(j);
-        neighbours.computeIfAbsent(j, k -> new ArrayList<>(4)).add(i);
-    }
-
-    private void joinHoles(
-            List<Hole> holes, List<LayerImage.Piece> pieces, Flattener flattener, UnionFind sets) {
+    private void joinHoles(List<Piece> pieces, UnionFind sets) {
         for (int h = 0; h < holes.size(); h++) {
-            if (!holes.get(h).plated()) {
+            Hole hole = holes.get(h);
+            if (!hole.plated()) {
                 continue;
             }
-            Geometry shape = holes.get(h).shape(flattener);
-            int first = -1;
-            for (STRtree tree : trees) {
-                for (Object o : tree.query(shape.getEnvelopeInternal())) {
-                    int i = (Integer) o;
-                    if (meets(i, pieces.get(i).polygon(), shape)) {
-                        sets.union(pieces.size() + h, i);
-                        if (first >= 0) {
-                            join(first, i, sets);
-                        }
-                        first = first < 0 ? i : first;
-                    }
-                }
+            int self = pieces.size() + h;
+            for (HPRtree tree : trees) {
+                tree.query(
+                        box(hole),
+                        o -> {
+                            int i = (Integer) o;
+                            if (sets.find(self) != sets.find(i)
+                                    && contact.touch(pieces.get(i), hole)) {
+                                sets.union(self, i);
+                            }
+                        });
             }
         }
     }
@@ -153,8 +141,49 @@ public final class CopperNets {
         return nodesOfNet.get(net);
     }
 
+    /** The nodes that touch a node on its layer or share a plated hole with it, by id. */
     public List<Integer> neighboursOf(int node) {
-        return neighbours.getOrDefault(node, List.of());
+        return neighbours.computeIfAbsent(node, this::findNeighbours);
+    }
+
+    private List<Integer> findNeighbours(int id) {
+        CopperNode node = nodes.get(id);
+        java.util.TreeSet<Integer> found = new java.util.TreeSet<>();
+        for (CopperNode other : near(node.layer(), node.envelope())) {
+            if (other.net() == node.net() && contact.touch(node.piece(), other.piece())) {
+                found.add(other.id());
+            }
+        }
+        for (Object o : holeTree.query(node.envelope())) {
+            Hole hole = holes.get((Integer) o);
+            if (netOfHole[(Integer) o] == node.net() && contact.touch(node.piece(), hole)) {
+                found.addAll(nodesAt(hole));
+            }
+        }
+        found.remove(id);
+        return List.copyOf(found);
+    }
+
+    /** The nodes of every layer that a hole's wall meets, by id, from the top. */
+    public List<Integer> nodesAt(Hole hole) {
+        List<Integer> found = new ArrayList<>();
+        for (int layer = 0; layer < trees.size(); layer++) {
+            for (CopperNode n : near(layer, box(hole))) {
+                if (contact.touch(n.piece(), hole)) {
+                    found.add(n.id());
+                }
+            }
+        }
+        return found;
+    }
+
+    /** Plated holes whose bounds cover a place, by index into the board's holes. */
+    List<Integer> platedHolesAt(Pt p) {
+        List<Integer> found = new ArrayList<>();
+        for (Object o : holeTree.query(new Envelope(p.coordinate()))) {
+            found.add((Integer) o);
+        }
+        return found;
     }
 
     /** The net a hole's plating belongs to; −1 when it touches no copper or is not plated. */
@@ -165,17 +194,23 @@ public final class CopperNets {
     /** The nodes of a copper layer whose envelopes meet the given one. */
     public List<CopperNode> near(int layer, Envelope e) {
         List<CopperNode> found = new ArrayList<>();
-        for (Object o : trees.get(layer).query(e)) {
-            found.add(nodes.get((Integer) o));
-        }
+        trees.get(layer)
+                .query(
+                        e,
+                        o -> {
+                            CopperNode n = nodes.get((Integer) o);
+                            // The tree answers with whole leaves, not with single boxes.
+                            if (n.envelope().intersects(e)) {
+                                found.add(n);
+                            }
+                        });
         return found;
     }
 
     /** The nodes of a copper layer that cover a place, the last drawn first. */
     public List<CopperNode> at(int layer, Pt p) {
-        Point point = Geo.point(p);
-        List<CopperNode> found = new ArrayList<>(near(layer, point.getEnvelopeInternal()));
-        found.removeIf(n -> !meets(n.id(), n.polygon(), point));
+        List<CopperNode> found = new ArrayList<>(near(layer, new Envelope(p.coordinate())));
+        found.removeIf(n -> !contact.covers(n.piece(), p));
         found.sort((a, b) -> Integer.compare(b.id(), a.id()));
         return found;
     }

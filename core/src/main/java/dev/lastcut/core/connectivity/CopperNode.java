@@ -1,6 +1,8 @@
 package dev.lastcut.core.connectivity;
 
 import dev.lastcut.core.board.Feature;
+import dev.lastcut.core.board.Piece;
+import org.locationtech.jts.geom.Envelope;
 import org.locationtech.jts.geom.Polygon;
 
 /**
@@ -10,4 +12,17 @@ import org.locationtech.jts.geom.Polygon;
  * @param layer index into the board's copper layers, 0 at the top
  * @param net index of the net it belongs to
  */
-public record CopperNode(int id, int layer, int net, Feature feature, Polygon polygon) {}
+public record CopperNode(int id, int layer, int net, Piece piece) {
+    public Feature feature() {
+        return piece.feature();
+    }
+
+    public Polygon polygon() {
+        return piece.polygon();
+    }
+
+    /** A box that holds the polygon. */
+    public Envelope envelope() {
+        return piece.envelope();
+    }
+}

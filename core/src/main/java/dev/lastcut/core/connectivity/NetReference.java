@@ -85,7 +85,7 @@ public final class NetReference {
 
     /** A pad drawn as a ring has no copper at its middle: take what the hole's plating touches. */
     private static int ringAround(Pt at, Board board, CopperNets nets) {
-        for (int h = 0; h < board.holes().size(); h++) {
+        for (int h : nets.platedHolesAt(at)) {
             Hole hole = board.holes().get(h);
             if (nets.netOfHole(h) >= 0 && hole.middle().distance(at) < hole.diameter() / 2.0) {
                 return nets.nodesOf(nets.netOfHole(h)).get(0);

@@ -1,5 +1,7 @@
 package dev.lastcut.core.geometry;
 
+import org.locationtech.jts.geom.Envelope;
+
 /**
  * One piece of a path: straight or circular. Ends are exact; the centre of an arc may be off-grid.
  */
@@ -17,6 +19,9 @@ public sealed interface Segment {
 
     /** The place half-way along. */
     Pt middle();
+
+    /** The smallest box around the path, arcs included. */
+    Envelope envelope();
 
     record Line(Pt from, Pt to) implements Segment {
         @Override
@@ -37,6 +42,11 @@ public sealed interface Segment {
         @Override
         public Pt middle() {
             return from.middle(to);
+        }
+
+        @Override
+        public Envelope envelope() {
+            return new Envelope(from.x(), to.x(), from.y(), to.y());
         }
     }
 
@@ -101,6 +111,23 @@ public sealed interface Segment {
         @Override
         public Pt middle() {
             return at(0.5);
+        }
+
+        @Override
+        public Envelope envelope() {
+            Envelope box = new Envelope(from.x(), to.x(), from.y(), to.y());
+            double start = startAngle();
+            double sweep = sweep();
+            double low = Math.min(start, start + sweep);
+            double high = Math.max(start, start + sweep);
+            double r = Math.max(startRadius(), endRadius());
+            for (int quarter = (int) Math.ceil(low / (Math.PI / 2));
+                    quarter * Math.PI / 2 <= high;
+                    quarter++) {
+                double a = quarter * Math.PI / 2;
+                box.expandToInclude(centerX + r * Math.cos(a), centerY + r * Math.sin(a));
+            }
+            return box;
         }
     }
 }

@@ -57,7 +57,7 @@ record PictureFacts(
     private static boolean closes(List<Feature> features, Envelope extent) {
         long thin =
                 features.stream().filter(f -> f instanceof Feature.Stroke s && isThin(s)).count();
-        if (features.isEmpty() || features.size() > 5_000 || thin < features.size() * 0.9) {
+        if (features.isEmpty() || features.size() > 2_000 || thin < features.size() * 0.9) {
             return false;
         }
         Outline outline = OutlineBuilder.build(features);

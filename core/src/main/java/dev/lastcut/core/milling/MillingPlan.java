@@ -60,9 +60,7 @@ public final class MillingPlan {
             return geometry.boardArea().getEnvelopeInternal();
         }
         Envelope all = new Envelope();
-        geometry.nets()
-                .nodes()
-                .forEach(n -> all.expandToInclude(n.polygon().getEnvelopeInternal()));
+        geometry.nets().nodes().forEach(n -> all.expandToInclude(n.envelope()));
         return all;
     }
 

@@ -9,7 +9,6 @@ import dev.lastcut.core.board.Feature;
 import dev.lastcut.core.board.ObjectAttributes;
 import dev.lastcut.core.board.Role;
 import dev.lastcut.core.board.Side;
-import dev.lastcut.core.geometry.Flattener;
 import dev.lastcut.core.geometry.Length;
 import dev.lastcut.core.geometry.Orientation;
 import dev.lastcut.core.geometry.Pt;
@@ -22,7 +21,7 @@ import org.junit.jupiter.params.provider.ValueSource;
 
 class CopperNetsTest {
     private static CopperNets nets(Board board) {
-        return CopperNets.of(board, Flattener.FINE);
+        return new BoardGeometry(board).nets();
     }
 
     private static TestBoards top() {

@@ -4,7 +4,7 @@ import dev.lastcut.core.board.Board;
 import dev.lastcut.core.board.Feature;
 import dev.lastcut.core.board.Hole;
 import dev.lastcut.core.board.Layer;
-import dev.lastcut.core.board.LayerImage;
+import dev.lastcut.core.board.Piece;
 import dev.lastcut.core.connectivity.BoardGeometry;
 import dev.lastcut.core.connectivity.CopperNode;
 import dev.lastcut.core.geometry.Geo;
@@ -143,8 +143,8 @@ class TableController {
 
     private static void picture(BoardGeometry geometry, Layer layer, Pt at, List<Under> found) {
         Point point = Geo.point(at);
-        for (LayerImage.Piece p : geometry.pieces(layer.role())) {
-            boolean near = p.polygon().getEnvelopeInternal().contains(point.getCoordinate());
+        for (Piece p : geometry.pieces(layer.role())) {
+            boolean near = p.envelope().contains(point.getCoordinate());
             if (near && p.polygon().intersects(point)) {
                 found.add(
                         new Under(
@@ -206,8 +206,8 @@ class TableController {
             if (!roles.contains(layer.role().id())) {
                 continue;
             }
-            for (LayerImage.Piece p : geometry.pieces(layer.role())) {
-                if (!p.polygon().getEnvelopeInternal().intersects(window)) {
+            for (Piece p : geometry.pieces(layer.role())) {
+                if (!p.envelope().intersects(window)) {
                     continue;
                 }
                 Coordinate[] c =

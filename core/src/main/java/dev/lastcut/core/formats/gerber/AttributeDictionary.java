@@ -19,8 +19,8 @@ final class AttributeDictionary {
         }
         String body = word.substring(2);
         int comma = body.indexOf(',');
-        String name =
-                (comma < 0 ? body : body.substring(0, comma)).replaceFirst("^\\.", "").strip();
+        int start = body.startsWith(".") ? 1 : 0;
+        String name = (comma < 0 ? body.substring(start) : body.substring(start, comma)).strip();
         String value = comma < 0 ? "" : body.substring(comma + 1).strip();
         switch (word.charAt(1)) {
             case 'F' -> file.put(name, value);

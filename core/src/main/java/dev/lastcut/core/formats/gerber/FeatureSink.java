@@ -11,8 +11,8 @@ import java.util.Map;
 
 /** Collects features, through open step-repeats and block definitions. */
 final class FeatureSink {
-    /** A step-repeat may not multiply a file beyond this many features. */
-    private static final int MOST = 3_000_000;
+    /** More objects than any board has: a file that asks for more is stopped with a problem. */
+    static final int MOST = 2_000_000;
 
     private static final class Frame {
         final List<Feature> features = new ArrayList<>();
@@ -32,12 +32,16 @@ final class FeatureSink {
     private static final int DEEPEST = 32;
     private final Deque<Frame> frames = new ArrayDeque<>(List.of(new Frame(ROOT)));
 
+    private int total;
+
     void add(Feature feature) {
         frames.peek().features.add(feature);
+        total++;
     }
 
-    int size() {
-        return frames.peek().features.size();
+    /** Objects made so far, those inside open blocks and repeats included. */
+    int total() {
+        return total;
     }
 
     void openRepeat(int nx, int ny, double dx, double dy) {
@@ -52,13 +56,14 @@ final class FeatureSink {
     void closeRepeat() {
         if (frames.peek().blockCode == REPEAT) {
             Frame frame = frames.pop();
-            long total = (long) frame.features.size() * frame.nx * frame.ny;
-            if (total > MOST) {
+            long copies = (long) frame.features.size() * frame.nx * frame.ny;
+            if (total + copies > MOST) {
                 throw new IllegalArgumentException(
-                        "the step-repeat would make " + total + " objects");
+                        "the step-repeat would make " + copies + " objects");
             }
-            for (int iy = 0; iy < frame.ny; iy++) {
-                for (int ix = 0; ix < frame.nx; ix++) {
+            // First along Y, then along X (specification, "Step and Repeat"; from memory).
+            for (int ix = 0; ix < frame.nx; ix++) {
+                for (int iy = 0; iy < frame.ny; iy++) {
                     Pt by = new Pt(Math.round(ix * frame.dx), Math.round(iy * frame.dy));
                     for (Feature f : frame.features) {
                         add(ix == 0 && iy == 0 ? f : f.translated(by));

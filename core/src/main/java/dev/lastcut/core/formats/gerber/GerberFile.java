@@ -10,11 +10,14 @@ import java.util.Optional;
  * What a Gerber file holds.
  *
  * @param attributes the file attributes by name without the leading dot, fields joined by commas
+ * @param negative true when the image is declared negative: what is drawn is then left out of a
+ *     filled surface
  * @param looksLikeGerber false when nothing in the file is recognisable as a Gerber command
  */
 public record GerberFile(
         List<Feature> features,
         Map<String, String> attributes,
+        boolean negative,
         List<Problem> problems,
         boolean looksLikeGerber) {
     public GerberFile {

@@ -9,28 +9,27 @@ import dev.lastcut.core.geometry.Length;
 import dev.lastcut.core.geometry.Orientation;
 import dev.lastcut.core.geometry.Pt;
 import dev.lastcut.core.geometry.Segment;
+import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
-import java.util.OptionalLong;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
 /**
  * Carries out the commands of one file: keeps the graphics state and collects features. Used once.
  */
-final class GerberInterpreter {
-    /** More objects than any board has; a file that asks for more is stopped with a problem. */
-    private static final int MOST_FEATURES = 3_000_000;
-
+final class GerberInterpreter implements CommandLexer.Sink {
     private static final Pattern NUMBERED = Pattern.compile("([GDM])\\s*0*(\\d{1,9})");
     private static final Pattern FORMAT =
             Pattern.compile("FS([LTD]?)([AI]?)(?:[NGDM]\\d)*X(\\d)(\\d)Y(\\d)(\\d).*");
     private static final Pattern STEP =
             Pattern.compile("SR(?:X(\\d+))?(?:Y(\\d+))?(?:I([-+.\\d]+))?(?:J([-+.\\d]+))?");
+
+    private static final long FARTHEST = (long) CoordinateFormat.FARTHEST_NM;
 
     private final ProblemLog log;
     private final AttributeDictionary attributes = new AttributeDictionary();
@@ -43,13 +42,16 @@ final class GerberInterpreter {
     private boolean formatKnown;
     private boolean unitKnown;
     private double nmPerUnit = Length.NM_PER_INCH;
+    private long wholeFactor = format.wholeFactor(nmPerUnit);
     private Pt at = Pt.ORIGIN;
     private int aperture = -1;
+    private Aperture current;
+    private String currentFunction = "";
     private int interpolation = 1;
     private boolean multiQuadrant = true;
     private int lastOperation = 2;
     private boolean dark = true;
-    private boolean negativeImage;
+    private final ImageTransform image = new ImageTransform();
     private Orientation orientation = Orientation.NONE;
     private String mirror = "N";
     private double currentRotation;
@@ -59,31 +61,95 @@ final class GerberInterpreter {
     private boolean ended;
     private boolean recognised;
     private boolean warnedFormat;
+    private boolean full;
     private int line;
 
     GerberInterpreter(ProblemLog log) {
         this.log = log;
     }
 
-    void accept(Command command) {
-        if (ended) {
-            return;
-        }
-        line = command.line();
-        try {
-            if (command.extended()) {
-                extended(command.words());
-            } else {
-                word(command.words().get(0).strip());
+    @Override
+    public void extended(List<String> words, int at) {
+        if (!ended) {
+            line = at;
+            try {
+                extended(words);
+            } catch (RuntimeException e) {
+                skipped(words.toString(), e);
             }
-        } catch (RuntimeException e) {
-            // A number out of range or an impossible parameter: this command is skipped, no more.
-            log.add(
-                    Code.BAD_NUMBER,
-                    line,
-                    "cannot make sense of '" + command.words() + "': " + e.getMessage(),
-                    "skipped");
         }
+    }
+
+    @Override
+    public void word(byte[] text, int from, int to, int at) {
+        if (!ended) {
+            line = at;
+            try {
+                word(text, from, to);
+            } catch (RuntimeException e) {
+                skipped(string(text, from, to), e);
+            }
+        }
+    }
+
+    /**
+     * The most frequent words by far, in one pass: X and Y in whole digits and an operation. What
+     * is not of that form is left to {@link #word}.
+     */
+    @Override
+    public int place(byte[] text, int from, int atLine) {
+        if (wholeFactor == 0 || ended || !unitKnown) {
+            return -1;
+        }
+        long x = at.x();
+        long y = at.y();
+        int pos = from;
+        while (pos < text.length) {
+            byte letter = text[pos++];
+            boolean negative = pos < text.length && text[pos] == '-';
+            if (negative) {
+                pos++;
+            }
+            int first = pos;
+            long digits = 0;
+            while (pos < text.length && text[pos] >= '0' && text[pos] <= '9') {
+                digits = digits * 10 + (text[pos++] - '0');
+            }
+            if (pos == first || pos - first > 10) {
+                return -1;
+            }
+            if (letter == 'D') {
+                boolean operation = digits >= 1 && digits <= 3 && !negative;
+                if (!operation || pos >= text.length || text[pos] != '*') {
+                    return -1;
+                }
+                line = atLine;
+                lastOperation = (int) digits;
+                operate(lastOperation, new Pt(x, y), 0, 0);
+                return pos;
+            }
+            long nm = (negative ? -digits : digits) * wholeFactor;
+            if (nm > FARTHEST || nm < -FARTHEST) {
+                return -1;
+            }
+            if (letter == 'X') {
+                x = nm;
+            } else if (letter == 'Y') {
+                y = nm;
+            } else {
+                return -1;
+            }
+        }
+        return -1;
+    }
+
+    /** A number out of range or an impossible parameter: this command is skipped, no more. */
+    private void skipped(String command, RuntimeException e) {
+        log.add(
+                Code.BAD_NUMBER,
+                line,
+                "cannot make sense of '" + command + "': " + e.getMessage(),
+                "skipped");
     }
 
     GerberFile finish() {
@@ -99,15 +165,12 @@ final class GerberInterpreter {
                     "the file has no end command (M02): it may have been cut off",
                     "everything up to here was read; compare it with the original");
         }
-        List<Feature> features = sink.features();
-        if (negativeImage) {
-            log.add(
-                    Code.DEPRECATED,
-                    0,
-                    "the whole image is declared negative (IPNEG)",
-                    "read as a positive image; please export it as positive");
-        }
-        return new GerberFile(features, attributes.file(), log.problems(), recognised);
+        return new GerberFile(
+                image.apply(sink.features()),
+                attributes.file(),
+                image.isNegative(),
+                log.problems(),
+                recognised);
     }
 
     private void extended(List<String> words) {
@@ -144,24 +207,22 @@ final class GerberInterpreter {
             case "SR" -> stepRepeat(w);
             case "AB" -> block(body);
             case "TF", "TA", "TO", "TD" -> attributes.accept(w);
-            case "IP" -> negativeImage = body.equalsIgnoreCase("NEG");
-            case "IN", "LN", "IR", "AS", "IJ", "KO", "PF" -> {}
-            case "MI", "SF", "OF" -> deprecatedTransform(w);
+            case "IP", "IR", "AS", "MI", "SF", "OF" -> imageCommand(w);
+            case "IN", "LN", "IJ", "KO", "PF" -> {}
             default ->
                     // Very old files put word commands between percent signs as well.
-                    word(w);
+                    word(bytes(w), 0, w.length());
         }
     }
 
-    private void deprecatedTransform(String w) {
-        boolean harmless =
-                w.matches("MI(A0)?(B0)?|SF(A1(\\.0*)?)?(B1(\\.0*)?)?|OF(A0*\\.?0*)?(B0*\\.?0*)?");
-        if (!harmless) {
+    private void imageCommand(String w) {
+        recognised = true;
+        if (image.accept(w.toUpperCase(Locale.ROOT), nmPerUnit)) {
             log.add(
                     Code.DEPRECATED,
                     line,
-                    "the deprecated command '" + w + "' moves or scales the image",
-                    "not applied; check this layer against the others");
+                    "the deprecated command '" + w + "' changes the whole image",
+                    "applied; compare this layer with the others");
         }
     }
 
@@ -183,6 +244,7 @@ final class GerberInterpreter {
                         Integer.parseInt(m.group(4)),
                         m.group(1).equals("T"),
                         m.group(2).equals("I"));
+        wholeFactor = format.wholeFactor(nmPerUnit);
     }
 
     private void unit(String body) {
@@ -192,6 +254,7 @@ final class GerberInterpreter {
                 body.toUpperCase(Locale.ROOT).startsWith("MM")
                         ? Length.NM_PER_MM
                         : Length.NM_PER_INCH;
+        wholeFactor = format.wholeFactor(nmPerUnit);
     }
 
     private void defineAperture(String body) {
@@ -200,6 +263,7 @@ final class GerberInterpreter {
             ApertureParser.Defined defined = ApertureParser.parse(body, macros, nmPerUnit);
             apertures.put(defined.code(), defined.aperture());
             functions.put(defined.code(), attributes.apertureFunction());
+            reselect(defined.code());
         } catch (IllegalArgumentException e) {
             log.add(
                     Code.BAD_APERTURE,
@@ -237,6 +301,7 @@ final class GerberInterpreter {
     private void block(String body) {
         if (body.isEmpty()) {
             sink.closeBlock(apertures);
+            reselect(aperture);
         } else {
             Matcher m = NUMBERED.matcher(body.toUpperCase(Locale.ROOT));
             if (m.matches()) {
@@ -245,93 +310,146 @@ final class GerberInterpreter {
         }
     }
 
-    private void word(String raw) {
-        if (raw.isEmpty()) {
-            return;
-        }
-        String w = raw.toUpperCase(Locale.ROOT);
-        if (w.startsWith("G04") || w.startsWith("G4 ")) {
-            comment(raw);
-            return;
-        }
-        if (w.startsWith("M")) {
-            Matcher m = NUMBERED.matcher(w);
-            if (m.matches() && Integer.parseInt(m.group(2)) <= 2) {
-                recognised = true;
-                ended = Integer.parseInt(m.group(2)) != 1;
-                return;
-            }
-        }
-        if (!scan(w)) {
+    private void word(byte[] text, int from, int to) {
+        if (isComment(text, from, to)) {
+            comment(text, from, to);
+        } else if (!scan(text, from, to)) {
             log.add(
                     Code.UNKNOWN_COMMAND,
                     line,
-                    "expected a Gerber command but found '" + raw + "'",
+                    "expected a Gerber command but found '" + string(text, from, to) + "'",
                     "skipped");
         }
     }
 
+    private static boolean isComment(byte[] text, int from, int to) {
+        if (to - from < 2 || (text[from] & 0xdf) != 'G') {
+            return false;
+        }
+        int at = text[from + 1] == '0' && to - from > 2 ? from + 2 : from + 1;
+        boolean digitFollows =
+                at + 1 < to && text[at + 1] >= '0' && text[at + 1] <= '9' && at == from + 1;
+        return text[at] == '4' && !digitFollows;
+    }
+
     /** Standard comments carry attributes: {@code G04 #@! TF.FileFunction,…}. */
-    private void comment(String raw) {
-        int mark = raw.indexOf("#@!");
-        if (mark >= 0) {
-            attributes.accept(raw.substring(mark + 3).strip());
+    private void comment(byte[] text, int from, int to) {
+        for (int at = from; at + 3 <= to; at++) {
+            if (text[at] == '#' && text[at + 1] == '@' && text[at + 2] == '!') {
+                attributes.accept(string(text, at + 3, to).strip());
+                return;
+            }
         }
     }
 
+    private static String string(byte[] text, int from, int to) {
+        return new String(text, from, to - from, StandardCharsets.UTF_8);
+    }
+
+    private static byte[] bytes(String s) {
+        return s.getBytes(StandardCharsets.ISO_8859_1);
+    }
+
     /** One block of letter-number pairs; false if it is not of that form. */
-    private boolean scan(String w) {
-        int pos = 0;
-        String x = null;
-        String y = null;
-        String i = null;
-        String j = null;
+    private boolean scan(byte[] text, int from, int to) {
+        int pos = from;
+        boolean coordinates = false;
+        long x = at.x();
+        long y = at.y();
+        long i = 0;
+        long j = 0;
         int operation = -1;
-        while (pos < w.length()) {
-            char letter = w.charAt(pos++);
-            if (letter == ' ') {
+        while (pos < to) {
+            byte letter = text[pos++];
+            if (letter == ' ' || letter == '\t') {
                 continue;
             }
             int start = pos;
-            while (pos < w.length() && "+-.0123456789".indexOf(w.charAt(pos)) >= 0) {
+            boolean negative = pos < to && text[pos] == '-';
+            if (negative) {
                 pos++;
             }
-            String number = w.substring(start, pos);
-            if (number.isEmpty()) {
+            long digits = 0;
+            int first = pos;
+            while (pos < to && text[pos] >= '0' && text[pos] <= '9') {
+                digits = digits * 10 + (text[pos++] - '0');
+            }
+            boolean plain = pos > first && pos - first < 16;
+            while (pos < to && isNumeric(text[pos])) {
+                pos++;
+                plain = false;
+            }
+            if (pos == start) {
                 return false;
             }
-            switch (letter) {
-                case 'X' -> x = number;
-                case 'Y' -> y = number;
-                case 'I' -> i = number;
-                case 'J' -> j = number;
+            // Whole digits with a whole factor need no rounding; the rest takes the longer way.
+            boolean exact = plain && wholeFactor > 0;
+            long nm = exact ? (negative ? -digits : digits) * wholeFactor : 0;
+            switch (letter & 0xdf) {
+                case 'X' -> x = exact ? bounded(nm) : ordinate(text, start, pos, at.x());
+                case 'Y' -> y = exact ? bounded(nm) : ordinate(text, start, pos, at.y());
+                case 'I' -> i = exact ? bounded(nm) : format.parse(text, start, pos, nmPerUnit);
+                case 'J' -> j = exact ? bounded(nm) : format.parse(text, start, pos, nmPerUnit);
+                case 'D' -> operation = integer(text, start, pos);
                 case 'G' -> {
-                    if (!general(Integer.parseInt(number))) {
+                    if (!general(integer(text, start, pos))) {
                         return false;
                     }
+                    continue;
                 }
-                case 'D' -> operation = Integer.parseInt(number);
                 case 'M' -> {
-                    return false;
+                    return programCode(integer(text, start, pos));
                 }
-                case 'N' -> {}
+                case 'N' -> {
+                    continue;
+                }
                 default -> {
                     return false;
                 }
             }
+            coordinates |= operation < 0;
         }
-        boolean coordinates = x != null || y != null || i != null || j != null;
         if (operation >= 10) {
             recognised = true;
             select(operation);
         } else if (operation >= 1 && operation <= 3) {
             lastOperation = operation;
-            operate(operation, x, y, i, j);
+            operate(operation, new Pt(x, y), i, j);
         } else if (coordinates) {
             // A block without a D code repeats the last one (deprecated but common).
-            operate(lastOperation, x, y, i, j);
+            operate(lastOperation, new Pt(x, y), i, j);
         }
         return true;
+    }
+
+    private static long bounded(long nm) {
+        if (Math.abs(nm) > CoordinateFormat.FARTHEST_NM) {
+            throw new NumberFormatException("a coordinate is farther off than 10 m");
+        }
+        return nm;
+    }
+
+    private static boolean isNumeric(byte c) {
+        return (c >= '0' && c <= '9') || c == '-' || c == '+' || c == '.';
+    }
+
+    private static int integer(byte[] text, int from, int to) {
+        int value = 0;
+        for (int k = from; k < to; k++) {
+            int digit = text[k] - '0';
+            if (digit < 0 || digit > 9 || value > 99_999_999) {
+                throw new NumberFormatException(
+                        "'" + string(text, from, to) + "' is not a whole number");
+            }
+            value = value * 10 + digit;
+        }
+        return value;
+    }
+
+    private boolean programCode(int code) {
+        recognised |= code <= 2;
+        ended |= code == 0 || code == 2;
+        return code <= 2;
     }
 
     private boolean general(int code) {
@@ -358,12 +476,14 @@ final class GerberInterpreter {
     }
 
     private void incremental(boolean on) {
-        format =
-                new CoordinateFormat(
-                        format.integers(), format.decimals(), format.omitTrailing(), on);
+        format = format.incremental(on);
+        wholeFactor = format.wholeFactor(nmPerUnit);
     }
 
     private void select(int code) {
+        if (code == aperture && current != null) {
+            return;
+        }
         if (!apertures.containsKey(code)) {
             log.add(
                     Code.UNDEFINED_APERTURE,
@@ -372,9 +492,18 @@ final class GerberInterpreter {
                     "objects drawn with it are left out");
         }
         aperture = code;
+        reselect(code);
     }
 
-    private void operate(int operation, String x, String y, String i, String j) {
+    /** An aperture may be defined again while it is the current one. */
+    private void reselect(int code) {
+        if (code == aperture) {
+            current = apertures.get(code);
+            currentFunction = functions.getOrDefault(code, "");
+        }
+    }
+
+    private void operate(int operation, Pt to, long i, long j) {
         recognised = true;
         if ((!formatKnown || !unitKnown) && !warnedFormat) {
             warnedFormat = true;
@@ -386,13 +515,12 @@ final class GerberInterpreter {
                             + (unitKnown ? "given unit" : "inch")
                             + ", 2.4 without leading zeros");
         }
-        Pt to = new Pt(ordinate(x, at.x()), ordinate(y, at.y()));
         if (operation == 2) {
             if (inRegion) {
                 closeContour();
             }
         } else if (operation == 1) {
-            draw(to, offset(i), offset(j));
+            draw(to, i, j);
         } else if (inRegion) {
             log.add(Code.UNKNOWN_COMMAND, line, "a flash inside a region", "skipped");
         } else {
@@ -401,19 +529,9 @@ final class GerberInterpreter {
         at = to;
     }
 
-    private long ordinate(String digits, long current) {
-        if (digits == null) {
-            return current;
-        }
-        OptionalLong value = format.parse(digits, nmPerUnit);
-        if (value.isEmpty()) {
-            throw new NumberFormatException("coordinate '" + digits + "' is out of range");
-        }
-        return format.incremental() ? current + value.getAsLong() : value.getAsLong();
-    }
-
-    private long offset(String digits) {
-        return digits == null ? 0 : format.parse(digits, nmPerUnit).orElse(0);
+    private long ordinate(byte[] text, int from, int to, long current) {
+        long value = format.parse(text, from, to, nmPerUnit);
+        return format.incremental() ? current + value : value;
     }
 
     private void draw(Pt to, long i, long j) {
@@ -439,7 +557,7 @@ final class GerberInterpreter {
                 contour.add(segment);
             }
         } else {
-            Aperture a = apertures.get(aperture);
+            Aperture a = current;
             if (a != null) {
                 emit(new Feature.Stroke(a, segment, orientation, dark, line, objectAttributes()));
             } else {
@@ -449,7 +567,7 @@ final class GerberInterpreter {
     }
 
     private void flash(Pt to) {
-        Aperture a = apertures.get(aperture);
+        Aperture a = current;
         if (a == null) {
             missingAperture();
         } else if (a instanceof Aperture.Block blockAperture) {
@@ -472,16 +590,17 @@ final class GerberInterpreter {
     }
 
     private ObjectAttributes objectAttributes() {
-        return attributes.objectAttributes(functions.getOrDefault(aperture, ""));
+        return attributes.objectAttributes(currentFunction);
     }
 
     private void emit(Feature feature) {
-        if (sink.size() >= MOST_FEATURES) {
-            if (sink.size() == MOST_FEATURES) {
+        if (sink.total() >= FeatureSink.MOST) {
+            if (!full) {
+                full = true;
                 log.add(
                         Code.LIMIT,
                         line,
-                        "more than " + MOST_FEATURES + " objects in one file",
+                        "more than " + FeatureSink.MOST + " objects in one file",
                         "the rest was left out");
             }
             return;

@@ -1,7 +1,6 @@
 package dev.lastcut.core.formats.gerber;
 
 import dev.lastcut.core.formats.ProblemLog;
-import java.nio.charset.StandardCharsets;
 
 /** Reads a Gerber file whole. Bad content is reported and skipped, never thrown. */
 public final class GerberReader {
@@ -14,8 +13,7 @@ public final class GerberReader {
     public static GerberFile read(String file, byte[] content) {
         ProblemLog log = new ProblemLog(file);
         GerberInterpreter interpreter = new GerberInterpreter(log);
-        String text = new String(content, StandardCharsets.UTF_8);
-        new CommandLexer(text, log).run(interpreter::accept);
+        new CommandLexer(content, log).run(interpreter);
         return interpreter.finish();
     }
 }

@@ -1,11 +1,11 @@
-package dev.lastcut.core.connectivity;
+package dev.lastcut.core.geometry;
 
 /** Disjoint sets over 0 … n−1, with path halving and union by size. */
-final class UnionFind {
+public final class UnionFind {
     private final int[] parent;
     private final int[] size;
 
-    UnionFind(int n) {
+    public UnionFind(int n) {
         parent = new int[n];
         size = new int[n];
         for (int i = 0; i < n; i++) {
@@ -14,7 +14,7 @@ final class UnionFind {
         }
     }
 
-    int find(int i) {
+    public int find(int i) {
         int at = i;
         while (parent[at] != at) {
             parent[at] = parent[parent[at]];
@@ -23,7 +23,7 @@ final class UnionFind {
         return at;
     }
 
-    void union(int a, int b) {
+    public void union(int a, int b) {
         int ra = find(a);
         int rb = find(b);
         if (ra == rb) {

@@ -1,0 +1,106 @@
+package dev.lastcut.core.connectivity;
+
+import dev.lastcut.core.board.Feature;
+import dev.lastcut.core.board.Hole;
+import dev.lastcut.core.board.Piece;
+import dev.lastcut.core.geometry.EdgeIndex;
+import dev.lastcut.core.geometry.Geo;
+import dev.lastcut.core.geometry.Pt;
+import dev.lastcut.core.geometry.Segment;
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
+import org.locationtech.jts.algorithm.Distance;
+import org.locationtech.jts.geom.Coordinate;
+import org.locationtech.jts.geom.Envelope;
+import org.locationtech.jts.geom.Location;
+import org.locationtech.jts.geom.prep.PreparedGeometry;
+import org.locationtech.jts.geom.prep.PreparedGeometryFactory;
+
+/**
+ * Whether pieces of copper touch. Round pads and straight tracks are compared by the distance of
+ * their middle lines, which is exact and fast; everything else by its polygons, large ones through
+ * an index. Shapes that meet within 2 nm touch: files round their places to that.
+ */
+final class Contact {
+    private static final int LARGE = 40;
+    private static final double ROUNDING_NM = 2;
+
+    private final Map<Piece, PreparedGeometry> prepared = new ConcurrentHashMap<>();
+    private final Map<Piece, EdgeIndex> edges = new ConcurrentHashMap<>();
+
+    boolean touch(Piece a, Piece b) {
+        double ra = a.roundRadius();
+        double rb = b.roundRadius();
+        if (ra > 0 && rb > 0) {
+            return apart(a, b) <= ra + rb + ROUNDING_NM;
+        }
+        if (ra > 0 || rb > 0) {
+            Piece round = ra > 0 ? a : b;
+            Piece other = ra > 0 ? b : a;
+            return meets(other, start(round), end(round), Math.max(ra, rb));
+        }
+        boolean swap = b.polygon().getNumPoints() > a.polygon().getNumPoints();
+        Piece large = swap ? b : a;
+        Piece small = swap ? a : b;
+        if (large.polygon().getNumPoints() < LARGE) {
+            return large.polygon().intersects(small.polygon());
+        }
+        return prepared.computeIfAbsent(
+                        large, k -> PreparedGeometryFactory.prepare(large.polygon()))
+                .intersects(small.polygon());
+    }
+
+    boolean touch(Piece piece, Hole hole) {
+        double r = piece.roundRadius();
+        Coordinate from = hole.from().coordinate();
+        Coordinate to = hole.to().coordinate();
+        double reach = hole.diameter() / 2.0;
+        if (r > 0) {
+            double d = Distance.segmentToSegment(start(piece), end(piece), from, to);
+            return d <= r + reach + ROUNDING_NM;
+        }
+        return meets(piece, from, to, reach);
+    }
+
+    boolean covers(Piece piece, Pt place) {
+        double r = piece.roundRadius();
+        Coordinate p = place.coordinate();
+        if (r > 0) {
+            return Distance.pointToSegment(p, start(piece), end(piece)) <= r + ROUNDING_NM;
+        }
+        return piece.envelope().contains(p) && edges(piece).locate(p) != Location.EXTERIOR;
+    }
+
+    /** Whether a round shape of the given half width about a segment meets a polygon. */
+    private boolean meets(Piece piece, Coordinate from, Coordinate to, double radius) {
+        EdgeIndex index = edges(piece);
+        if (index.locate(from) != Location.EXTERIOR) {
+            return true;
+        }
+        Envelope reach = Geo.expanded(new Envelope(from, to), radius + ROUNDING_NM);
+        return index.nearerThan(reach, from, to, radius + ROUNDING_NM);
+    }
+
+    private EdgeIndex edges(Piece piece) {
+        if (piece.polygon().getNumPoints() < LARGE) {
+            return new EdgeIndex(piece.polygon());
+        }
+        return edges.computeIfAbsent(piece, k -> new EdgeIndex(piece.polygon()));
+    }
+
+    private static double apart(Piece a, Piece b) {
+        return Distance.segmentToSegment(start(a), end(a), start(b), end(b));
+    }
+
+    private static Coordinate start(Piece p) {
+        return p.feature() instanceof Feature.Stroke s
+                ? s.path().from().coordinate()
+                : ((Feature.Flash) p.feature()).at().coordinate();
+    }
+
+    private static Coordinate end(Piece p) {
+        return p.feature() instanceof Feature.Stroke s
+                ? ((Segment.Line) s.path()).to().coordinate()
+                : ((Feature.Flash) p.feature()).at().coordinate();
+    }
+}

@@ -1,0 +1,53 @@
+package dev.lastcut.core.geometry;
+
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import org.locationtech.jts.geom.Geometry;
+import org.locationtech.jts.index.hprtree.HPRtree;
+
+/** Parts geometries into groups that cannot touch each other. */
+public final class Groups {
+    /** Above this many points, boxes that meet are taken as meeting. */
+    private static final int LARGE = 300;
+
+    private Groups() {}
+
+    private static boolean mayTouch(Geometry a, Geometry b) {
+        boolean boxes = a.getEnvelopeInternal().intersects(b.getEnvelopeInternal());
+        boolean large = a.getNumPoints() > LARGE || b.getNumPoints() > LARGE;
+        return boxes && (large || a.intersects(b));
+    }
+
+    /** Geometries are of one group when they meet, directly or through others. */
+    public static List<List<Geometry>> touching(Collection<? extends Geometry> parts) {
+        List<Geometry> all = new ArrayList<>(parts);
+        UnionFind sets = new UnionFind(all.size());
+        HPRtree tree = new HPRtree();
+        for (int i = 0; i < all.size(); i++) {
+            tree.insert(all.get(i).getEnvelopeInternal(), i);
+        }
+        tree.build();
+        for (int i = 0; i < all.size(); i++) {
+            int self = i;
+            var box = all.get(i).getEnvelopeInternal();
+            tree.query(
+                    box,
+                    o -> {
+                        int j = (Integer) o;
+                        if (j > self
+                                && sets.find(self) != sets.find(j)
+                                && mayTouch(all.get(self), all.get(j))) {
+                            sets.union(self, j);
+                        }
+                    });
+        }
+        Map<Integer, List<Geometry>> groups = new LinkedHashMap<>();
+        for (int i = 0; i < all.size(); i++) {
+            groups.computeIfAbsent(sets.find(i), k -> new ArrayList<>()).add(all.get(i));
+        }
+        return new ArrayList<>(groups.values());
+    }
+}
