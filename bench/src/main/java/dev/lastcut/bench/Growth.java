@@ -7,7 +7,6 @@ import dev.lastcut.core.intake.Intake;
 import dev.lastcut.core.intake.Pack;
 import java.io.PrintStream;
 import java.nio.charset.StandardCharsets;
-import java.util.Map;
 
 /**
  * Times reading and net finding on boards of growing size in one process, beside splitting the same
@@ -78,7 +77,7 @@ public final class Growth {
                             return n;
                         });
         Board[] board = new Board[1];
-        double open = ms(() -> board[0] = Intake.open(pack, Map.of()));
+        double open = ms(() -> board[0] = Intake.open(pack));
         int objects = board[0].layers().stream().mapToInt(l -> l.features().size()).sum();
         double nets = ms(() -> new BoardGeometry(board[0]));
         return new double[] {split, read, open, nets, objects};

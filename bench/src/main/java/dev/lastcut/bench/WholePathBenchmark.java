@@ -12,7 +12,6 @@ import dev.lastcut.core.intake.UnusablePackException;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
-import java.util.Map;
 import java.util.concurrent.TimeUnit;
 import org.openjdk.jmh.annotations.Benchmark;
 import org.openjdk.jmh.annotations.BenchmarkMode;
@@ -47,7 +46,7 @@ public class WholePathBenchmark {
         try (InputStream in = getClass().getResourceAsStream("/demo-packs/hive-scale-node.zip")) {
             pack = PackReader.fromZip("hive-scale-node.zip", in.readAllBytes());
         }
-        board = Intake.open(pack, Map.of());
+        board = Intake.open(pack);
         geometry = new BoardGeometry(board);
     }
 
@@ -61,7 +60,7 @@ public class WholePathBenchmark {
 
     @Benchmark
     public Board readPack() throws UnusablePackException {
-        return Intake.open(pack, Map.of());
+        return Intake.open(pack);
     }
 
     /** The floor for geometry: one union of the top copper that is already flattened. */

@@ -21,8 +21,7 @@ final class DemoPacks {
         if (known == null) {
             try (InputStream in =
                     DemoPacks.class.getResourceAsStream("/demo-packs/" + name + ".zip")) {
-                Board board =
-                        Intake.open(PackReader.fromZip(name + ".zip", in.readAllBytes()), Map.of());
+                Board board = Intake.open(PackReader.fromZip(name + ".zip", in.readAllBytes()));
                 known = new BoardGeometry(board);
                 OPENED.put(name, known);
             }

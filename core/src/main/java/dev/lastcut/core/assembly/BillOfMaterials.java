@@ -2,6 +2,7 @@ package dev.lastcut.core.assembly;
 
 import dev.lastcut.core.board.ListedPart;
 import dev.lastcut.core.formats.table.Designators;
+import dev.lastcut.core.formats.table.Quantities;
 import dev.lastcut.core.formats.table.TableWriter;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -38,7 +39,13 @@ public final class BillOfMaterials {
     public static List<Line> lines(List<ListedPart> parts) {
         Map<Kind, List<ListedPart>> kinds = new LinkedHashMap<>();
         for (ListedPart p : parts) {
-            Kind kind = new Kind(p.value(), p.footprint(), p.maker(), p.partNumber(), p.fitted());
+            Kind kind =
+                    new Kind(
+                            Quantities.canonical(p.value()),
+                            p.footprint(),
+                            p.maker(),
+                            p.partNumber(),
+                            p.fitted());
             kinds.computeIfAbsent(kind, k -> new ArrayList<>()).add(p);
         }
         List<Line> lines = new ArrayList<>();

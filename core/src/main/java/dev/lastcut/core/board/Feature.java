@@ -19,6 +19,9 @@ public sealed interface Feature {
     /** The same feature inside a block that is turned by {@code how} and put at {@code at}. */
     Feature placed(Orientation how, Pt at, boolean keepPolarity);
 
+    /** The same with its aperture larger by a factor, in the same place; regions stay. */
+    Feature resized(double factor);
+
     /** An aperture put down at a place. */
     record Flash(
             Aperture aperture,
@@ -42,6 +45,12 @@ public sealed interface Feature {
                     dark == keepPolarity,
                     line,
                     attributes);
+        }
+
+        @Override
+        public Flash resized(double factor) {
+            Orientation sized = orientation.resized(factor);
+            return new Flash(aperture, at, sized, dark, line, attributes);
         }
     }
 
@@ -70,6 +79,12 @@ public sealed interface Feature {
                     attributes);
         }
 
+        @Override
+        public Stroke resized(double factor) {
+            Orientation sized = orientation.resized(factor);
+            return new Stroke(aperture, path, sized, dark, line, attributes);
+        }
+
         /** The drawn width in nm when the aperture is round, or 0. */
         public double roundWidth() {
             return aperture instanceof Aperture.Circle c ? c.diameter() * orientation.scale() : 0;
@@ -91,6 +106,11 @@ public sealed interface Feature {
         @Override
         public Region placed(Orientation how, Pt origin, boolean keepPolarity) {
             return map(s -> how.apply(s).translated(origin), dark == keepPolarity);
+        }
+
+        @Override
+        public Region resized(double factor) {
+            return this;
         }
 
         private Region map(java.util.function.UnaryOperator<Segment> each, boolean nowDark) {

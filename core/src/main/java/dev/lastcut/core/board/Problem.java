@@ -28,6 +28,8 @@ public record Problem(Code code, String file, int line, String text, String acti
         MISSING_COLUMN,
         BAD_ROW,
         DUPLICATE_ROLE,
+        DUPLICATE_FILE,
+        MISREGISTERED,
         MISSING_FILE,
         DEPRECATED
     }

@@ -20,6 +20,12 @@ public record Orientation(boolean mirrored, double rotationDeg, double scale) {
         return new Orientation(mirrored != inner.mirrored, sum, scale * inner.scale);
     }
 
+    public Orientation resized(double factor) {
+        double size = scale * factor;
+        // Two scales that undo each other leave none, not almost none.
+        return new Orientation(mirrored, rotationDeg, Math.abs(size - 1) < 1e-12 ? 1 : size);
+    }
+
     public AffineTransformation affine() {
         AffineTransformation t = new AffineTransformation();
         if (mirrored) {

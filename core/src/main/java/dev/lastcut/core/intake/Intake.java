@@ -1,59 +1,49 @@
 package dev.lastcut.core.intake;
 
 import dev.lastcut.core.board.Board;
-import dev.lastcut.core.board.Hole;
-import dev.lastcut.core.board.Layer;
-import dev.lastcut.core.board.ListedPart;
-import dev.lastcut.core.board.Netlist;
-import dev.lastcut.core.board.Outline;
-import dev.lastcut.core.board.OutlineBuilder;
-import dev.lastcut.core.board.PlacedPart;
+import dev.lastcut.core.board.Correction;
 import dev.lastcut.core.board.Problem;
 import dev.lastcut.core.board.Role;
-import dev.lastcut.core.board.Side;
 import dev.lastcut.core.board.SourceFile;
 import dev.lastcut.core.formats.drill.DrillFormat;
+import dev.lastcut.core.formats.drill.DrillReader;
 import dev.lastcut.core.intake.Pack.PackFile;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 
 /** Opens a pack: reads every file, settles the roles, assembles the board. Used once per pack. */
 public final class Intake {
-    private static final List<DrillFormat> LIKELY_FORMATS =
-            List.of(
-                    DrillFormat.METRIC,
-                    new DrillFormat(true, 3, 3, true),
-                    DrillFormat.INCH,
-                    new DrillFormat(false, 2, 4, true),
-                    new DrillFormat(true, 4, 4, false),
-                    new DrillFormat(true, 3, 2, false));
-
     private final Pack pack;
-    private final Map<String, Role> chosen;
+    private final Choices chosen;
     private final Map<String, Reading> readings = new LinkedHashMap<>();
     private final List<Problem> problems = new ArrayList<>();
 
-    private Intake(Pack pack, Map<String, Role> chosen) {
+    private Intake(Pack pack, Choices chosen) {
         this.pack = pack;
         this.chosen = chosen;
     }
 
+    /** Opens a pack of which nothing was decided yet. */
+    public static Board open(Pack pack) throws UnusablePackException {
+        return open(pack, Choices.NONE);
+    }
+
     /**
-     * @param chosen roles set by the user, by path; they win over every proposal
      * @throws UnusablePackException when no file of the pack describes any part of a board
      */
-    public static Board open(Pack pack, Map<String, Role> chosen) throws UnusablePackException {
+    public static Board open(Pack pack, Choices chosen) throws UnusablePackException {
         return new Intake(pack, chosen).open();
     }
 
     private Board open() throws UnusablePackException {
         for (PackFile f : pack.files()) {
-            readings.put(f.path(), Reading.of(f.path(), f.content()));
+            readings.put(f.path(), read(f));
         }
         boolean any =
                 readings.values().stream()
@@ -66,11 +56,71 @@ public final class Intake {
                             + " other files): bring in what your layout program exports for"
                             + " fabrication.");
         }
+        settleDrillFormats(new RoleProposer(readings));
+        chosen.corrections()
+                .forEach((path, c) -> readings.computeIfPresent(path, (p, r) -> r.moved(c)));
         RoleProposer proposer = new RoleProposer(readings);
-        settleDrillFormats(proposer);
         List<SourceFile> files = settleRoles(proposer.propose());
+        files = register(files, proposer);
         readings.values().forEach(r -> problems.addAll(r.problems()));
-        return assemble(files);
+        problems.addAll(Duplicates.find(readings));
+        return new BoardAssembler(files, readings, problems).board();
+    }
+
+    private Reading read(PackFile f) {
+        Reading reading = Reading.of(f.path(), f.content());
+        DrillFormat format = chosen.formats().get(f.path());
+        if (reading instanceof Reading.Drill && format != null) {
+            return new Reading.Drill(DrillReader.readAs(f.path(), f.content(), format));
+        }
+        Double unit = chosen.unitsNm().get(f.path());
+        if (reading instanceof Reading.Drawn && unit != null) {
+            return Reading.drawing(f.path(), f.content(), Optional.of(unit));
+        }
+        return reading;
+    }
+
+    /** Says of every file that does not lie on the others how it would. */
+    private List<SourceFile> register(List<SourceFile> files, RoleProposer proposer) {
+        Map<String, Role> roles = new HashMap<>();
+        files.forEach(f -> roles.put(f.path(), f.role()));
+        Map<String, Correction> wanted = new HashMap<>();
+        for (Registration.Shift s : Registration.find(proposer.places(roles))) {
+            wanted.put(s.path(), s.correction());
+            problems.add(
+                    new Problem(
+                            Problem.Code.MISREGISTERED,
+                            s.path(),
+                            0,
+                            String.format(
+                                    Locale.ROOT,
+                                    "does not lie on the other files: %.0f %% of its places meet"
+                                            + " theirs as it is, %.0f %% when %s",
+                                    100 * s.before(),
+                                    100 * s.after(),
+                                    s.correction().words()),
+                            "used as it is; the correction can be applied at Bring in"));
+        }
+        OutlineFit.find(files, readings)
+                .ifPresent(
+                        o -> {
+                            wanted.putIfAbsent(o.path(), o.correction());
+                            problems.add(o.problem());
+                        });
+        return files.stream()
+                .map(
+                        f ->
+                                f.moved(
+                                        Optional.ofNullable(chosen.corrections().get(f.path())),
+                                        Optional.ofNullable(wanted.get(f.path()))
+                                                .map(c -> after(f.path(), c))))
+                .toList();
+    }
+
+    /** A suggestion on top of a correction that is applied already. */
+    private Correction after(String path, Correction further) {
+        Correction first = chosen.corrections().get(path);
+        return first == null ? further : first.then(further);
     }
 
     private void settleDrillFormats(RoleProposer proposer) {
@@ -82,15 +132,30 @@ public final class Intake {
             }
             Reading.Drill best = d;
             double bestHits = proposer.holesOnPads(d.file());
-            for (DrillFormat format : LIKELY_FORMATS) {
+            double asRead = bestHits;
+            for (DrillFormat format : DrillFormat.ALL) {
                 Reading.Drill tried = Reading.drillAs(f.path(), f.content(), format);
                 double hits = proposer.holesOnPads(tried.file());
-                if (hits > bestHits) {
+                if (hits > bestHits + 0.02) {
                     best = tried;
                     bestHits = hits;
                 }
             }
             readings.put(f.path(), best);
+            problems.add(
+                    new Problem(
+                            Problem.Code.FORMAT_GUESSED,
+                            f.path(),
+                            0,
+                            String.format(
+                                    Locale.ROOT,
+                                    "read as %s: %.0f %% of its holes then fall on pads (%.0f %% with"
+                                            + " the usual format)",
+                                    best.file().format().words(),
+                                    100 * bestHits,
+                                    100 * asRead),
+                            "compare the holes with the pads; another format can be chosen at"
+                                    + " Bring in"));
         }
     }
 
@@ -100,9 +165,9 @@ public final class Intake {
         List<SourceFile> bySureness = new ArrayList<>(proposed.values());
         for (int i = 0; i < bySureness.size(); i++) {
             SourceFile f = bySureness.get(i);
-            Role role = chosen.get(f.path());
+            Role role = chosen.roles().get(f.path());
             if (role != null) {
-                bySureness.set(i, new SourceFile(f.path(), role, "you chose it", 1, true));
+                bySureness.set(i, f.withRole(role, "you chose it", 1, true));
             }
         }
         bySureness.sort(Comparator.comparingDouble(f -> -f.confidence()));
@@ -125,64 +190,9 @@ public final class Intake {
                             "looks like " + f.role().words() + ", but so does " + first.path(),
                             "not used; choose its role if the other file is the wrong one"));
             String evidence = f.evidence() + "; but " + first.path() + " has that role";
-            result.add(new SourceFile(f.path(), Role.UNKNOWN, evidence, 0.2, false));
+            result.add(f.withRole(Role.UNKNOWN, evidence, 0.2, false));
         }
         result.sort(Comparator.comparing(SourceFile::path));
         return result;
-    }
-
-    private Board assemble(List<SourceFile> files) {
-        List<Layer> layers = new ArrayList<>();
-        List<Hole> holes = new ArrayList<>();
-        Optional<Outline> outline = Optional.empty();
-        Optional<Netlist> netlist = Optional.empty();
-        Optional<List<ListedPart>> parts = Optional.empty();
-        Optional<List<PlacedPart>> placements = Optional.empty();
-        for (SourceFile f : files) {
-            Reading reading = readings.get(f.path());
-            if (reading instanceof Reading.Gerber g && f.role().isPicture()) {
-                layers.add(new Layer(f.role(), f.path(), g.file().features()));
-                if (f.role().equals(Role.OUTLINE)) {
-                    outline = Optional.of(OutlineBuilder.build(g.file().features()));
-                }
-            } else if (reading instanceof Reading.Drill d && f.role().isHoles()) {
-                holes.addAll(plated(d, f.role()));
-            } else if (reading instanceof Reading.Nets n && f.role().equals(Role.NETLIST)) {
-                netlist = Optional.of(n.result().netlist());
-            } else if (reading instanceof Reading.Parts p && f.role().equals(Role.PARTS_LIST)) {
-                parts = Optional.of(p.result().parts());
-            } else if (reading instanceof Reading.Placements p && f.role().equals(Role.PLACEMENT)) {
-                placements = Optional.of(p.result().parts());
-            } else if (!f.role().equals(Role.UNKNOWN)) {
-                problems.add(
-                        new Problem(
-                                Problem.Code.NOT_READABLE,
-                                f.path(),
-                                0,
-                                "its content cannot serve as " + f.role().words(),
-                                "not used; choose another role"));
-            }
-        }
-        layers.sort(Comparator.comparingInt(l -> rank(l.role())));
-        return new Board(files, layers, outline, holes, netlist, parts, placements, problems);
-    }
-
-    private static List<Hole> plated(Reading.Drill d, Role role) {
-        if (role.equals(Role.MIXED_HOLES)) {
-            return d.file().holes();
-        }
-        boolean plated = role.equals(Role.PLATED_HOLES);
-        return d.file().holes().stream()
-                .map(h -> new Hole(h.from(), h.to(), h.diameter(), plated, h.file(), h.line()))
-                .toList();
-    }
-
-    /** Copper first, from top to bottom; then mask, paste, silk; then the outline. */
-    private static int rank(Role role) {
-        int kind = role.kind().ordinal() * 100;
-        if (role.inner() > 0) {
-            return kind + role.inner();
-        }
-        return kind + (role.side().equals(Optional.of(Side.BOTTOM)) ? 99 : 0);
     }
 }

@@ -2,23 +2,27 @@ package dev.lastcut.core.intake;
 
 import dev.lastcut.core.board.Aperture;
 import dev.lastcut.core.board.Feature;
+import dev.lastcut.core.board.Hole;
 import dev.lastcut.core.board.Outline;
 import dev.lastcut.core.board.OutlineBuilder;
+import dev.lastcut.core.board.Shaper;
+import dev.lastcut.core.geometry.Flattener;
+import dev.lastcut.core.geometry.Orientation;
 import dev.lastcut.core.geometry.Pt;
-import java.util.HashSet;
+import java.util.HashMap;
 import java.util.List;
-import java.util.Set;
+import java.util.Map;
 import org.locationtech.jts.geom.Envelope;
 
 /**
  * What can be counted in a picture without knowing its role.
  *
- * @param flashes places of flashes, on a 50 µm grid
+ * @param flashes places of flashes on a 50 µm grid, with the least width of the largest there
  * @param extent of flash centres and stroke ends
  * @param closed true when its strokes form one closed contour about nearly all of the extent
  */
 record PictureFacts(
-        Set<Pt> flashes,
+        Map<Pt, Double> flashes,
         int flashCount,
         int strokeCount,
         int regionCount,
@@ -28,7 +32,8 @@ record PictureFacts(
     private static final double CELL_NM = 50_000;
 
     static PictureFacts of(List<Feature> features) {
-        Set<Pt> flashes = new HashSet<>();
+        Map<Pt, Double> flashes = new HashMap<>();
+        Map<Aperture, Double> macros = new HashMap<>();
         int flashCount = 0;
         int strokes = 0;
         int regions = 0;
@@ -36,7 +41,7 @@ record PictureFacts(
         for (Feature f : features) {
             if (f instanceof Feature.Flash flash) {
                 flashCount++;
-                flashes.add(cell(flash.at()));
+                flashes.merge(cell(flash.at()), width(flash, macros), Math::max);
                 extent.expandToInclude(flash.at().coordinate());
             } else if (f instanceof Feature.Stroke s) {
                 strokes++;
@@ -89,12 +94,59 @@ record PictureFacts(
         Pt c = cell(p);
         for (long x = c.x() - 1; x <= c.x() + 1; x++) {
             for (long y = c.y() - 1; y <= c.y() + 1; y++) {
-                if (flashes.contains(new Pt(x, y))) {
+                if (flashes.containsKey(new Pt(x, y))) {
                     return true;
                 }
             }
         }
         return false;
+    }
+
+    /** The smaller of a pad's width and height, nm; macros by their outermost points. */
+    private static double width(Feature.Flash f, Map<Aperture, Double> macros) {
+        double scale = f.orientation().scale();
+        if (f.aperture() instanceof Aperture.Circle c) {
+            return c.diameter() * scale;
+        }
+        if (f.aperture() instanceof Aperture.Rectangle r) {
+            return Math.min(r.width(), r.height()) * scale;
+        }
+        if (f.aperture() instanceof Aperture.Obround o) {
+            return Math.min(o.width(), o.height()) * scale;
+        }
+        if (f.aperture() instanceof Aperture.Polygon p) {
+            return p.diameter() * scale;
+        }
+        return macros.computeIfAbsent(f.aperture(), a -> macroWidth(f)) * scale;
+    }
+
+    private static double macroWidth(Feature.Flash f) {
+        Feature.Flash plain =
+                new Feature.Flash(
+                        f.aperture(), Pt.ORIGIN, Orientation.NONE, true, 0, f.attributes());
+        Envelope box = new Shaper(Flattener.SCREEN).shape(plain).getEnvelopeInternal();
+        return Math.min(box.getWidth(), box.getHeight());
+    }
+
+    /** Whether a pad wider than a hole lies on it, leaving a ring of 50 µm or more. */
+    boolean hasRing(Hole h) {
+        Pt c = cell(h.middle());
+        for (long x = c.x() - 1; x <= c.x() + 1; x++) {
+            for (long y = c.y() - 1; y <= c.y() + 1; y++) {
+                Double w = flashes.get(new Pt(x, y));
+                if (w != null && w >= h.diameter() + 100_000) {
+                    return true;
+                }
+            }
+        }
+        return false;
+    }
+
+    /** The places of the flashes, on the grid's corners. */
+    List<Pt> places() {
+        return flashes.keySet().stream()
+                .map(c -> new Pt(Math.round(c.x() * CELL_NM), Math.round(c.y() * CELL_NM)))
+                .toList();
     }
 
     /** The share of places that have a flash; 0 for no places. */

@@ -1,13 +1,21 @@
 package dev.lastcut.core.intake;
 
+import dev.lastcut.core.board.Correction;
+import dev.lastcut.core.board.Netlist;
 import dev.lastcut.core.board.Problem;
+import dev.lastcut.core.formats.drawing.Drawing;
+import dev.lastcut.core.formats.drawing.DxfReader;
+import dev.lastcut.core.formats.drawing.SvgReader;
 import dev.lastcut.core.formats.drill.DrillFile;
+import dev.lastcut.core.formats.drill.DrillFormat;
 import dev.lastcut.core.formats.drill.DrillReader;
 import dev.lastcut.core.formats.gerber.GerberFile;
 import dev.lastcut.core.formats.gerber.GerberReader;
 import dev.lastcut.core.formats.netlist.NetlistReader;
 import dev.lastcut.core.formats.table.PartsListReader;
 import dev.lastcut.core.formats.table.PlacementReader;
+import dev.lastcut.core.formats.table.XlsxRows;
+import dev.lastcut.core.geometry.Segment;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Locale;
@@ -22,6 +30,12 @@ sealed interface Reading {
     Pattern GERBER = Pattern.compile("%(FS|MO|AD|AM|LP|TF|IN|LN)|D0?[123]\\*|G0?4[^*]*\\*|G36\\*");
     Pattern DRILL = Pattern.compile("(?m)^(M48|T\\d+C[.\\d]+|X[-+.\\d]+Y[-+.\\d]+)\\s*$");
     Pattern NETLIST = Pattern.compile("(?m)^(3[1236]7.{30}|P\\s+(UNITS|VER|IMAGE|NNAME))");
+
+    Pattern SVG =
+            Pattern.compile(
+                    "^\\s*(<\\?xml[^>]*>|<!--.*?-->|<!DOCTYPE[^>]*>|\\s)*\\s*<svg\\b",
+                    Pattern.DOTALL);
+    Pattern DXF = Pattern.compile("^\\s*(999\\s*\\n[^\\n]*\\n\\s*)*0\\s*\\r?\\nSECTION\\b");
 
     List<Problem> problems();
 
@@ -60,6 +74,14 @@ sealed interface Reading {
         }
     }
 
+    /** An outline drawn in a mechanical or graphics program. */
+    record Drawn(Drawing drawing) implements Reading {
+        @Override
+        public List<Problem> problems() {
+            return drawing.problems();
+        }
+    }
+
     /** Nothing we know. */
     record Unknown(List<Problem> problems) implements Reading {}
 
@@ -69,8 +91,16 @@ sealed interface Reading {
         if (content.length == 0) {
             return unknown(path, "the file is empty", "export it again");
         }
-        if (head.indexOf('\0') >= 0) {
+        if (XlsxRows.isWorkbook(content)) {
+            return table(path, content);
+        }
+        boolean wide =
+                content.length > 1 && (content[0] & 0xfe) == 0xfe && content[0] != content[1];
+        if (head.indexOf('\0') >= 0 && !wide) {
             return unknown(path, "the file is not text", "kept, but not used");
+        }
+        if (SVG.matcher(head).find() || DXF.matcher(head).find()) {
+            return drawing(path, content, Optional.empty());
         }
         if (GERBER.matcher(head).find()) {
             GerberFile gerber = GerberReader.read(path, content);
@@ -102,7 +132,7 @@ sealed interface Reading {
         if (parts.looksLikeList()) {
             return new Parts(parts);
         }
-        boolean table = path.toLowerCase(Locale.ROOT).matches(".*\\.(csv|tsv)");
+        boolean table = path.toLowerCase(Locale.ROOT).matches(".*\\.(csv|tsv|xlsx)");
         if (table) {
             return new Unknown(parts.problems());
         }
@@ -119,9 +149,83 @@ sealed interface Reading {
         return new Unknown(List.of(new Problem(Problem.Code.UNKNOWN_FILE, path, 0, text, action)));
     }
 
-    /** The same drill file read with an assumed number format. */
-    static Drill drillAs(
-            String path, byte[] content, dev.lastcut.core.formats.drill.DrillFormat format) {
+    /**
+     * A drawing at a scale; one that cannot be used is of an unknown kind, with its problems.
+     *
+     * @param nmPerUnit the scale the user chose; empty to take the file's own
+     */
+    static Reading drawing(String path, byte[] content, Optional<Double> nmPerUnit) {
+        String head =
+                new String(content, 0, Math.min(content.length, HEAD), StandardCharsets.UTF_8);
+        Drawing drawing =
+                SVG.matcher(head).find()
+                        ? SvgReader.read(path, content, nmPerUnit)
+                        : DxfReader.read(path, content, nmPerUnit);
+        if (drawing.looksLikeDrawing()) {
+            return new Drawn(drawing);
+        }
+        return drawing.problems().isEmpty()
+                ? unknown(path, "a drawing without any line in it", "kept, but not used")
+                : new Unknown(drawing.problems());
+    }
+
+    /** The same drill file read with a number format for where it states none. */
+    static Drill drillAs(String path, byte[] content, DrillFormat format) {
         return new Drill(DrillReader.read(path, content, Optional.of(format)));
+    }
+
+    /** The content moved by a correction; what has no places stays. */
+    default Reading moved(Correction c) {
+        if (this instanceof Gerber g) {
+            GerberFile f = g.file;
+            return new Gerber(
+                    new GerberFile(
+                            c.apply(f.features()),
+                            f.attributes(),
+                            f.negative(),
+                            f.problems(),
+                            true));
+        }
+        if (this instanceof Drill d) {
+            DrillFile f = d.file;
+            return new Drill(
+                    new DrillFile(
+                            f.holes().stream().map(c::apply).toList(),
+                            f.plated(),
+                            f.format(),
+                            f.formatStated(),
+                            f.mixed(),
+                            f.problems(),
+                            true));
+        }
+        if (this instanceof Nets n) {
+            Netlist list = n.result.netlist();
+            List<Netlist.Point> points =
+                    list.points().stream()
+                            .map(
+                                    p ->
+                                            new Netlist.Point(
+                                                    p.net(),
+                                                    p.component(),
+                                                    p.pin(),
+                                                    c.apply(p.at()),
+                                                    p.access(),
+                                                    p.hole()))
+                            .toList();
+            return new Nets(
+                    new NetlistReader.Result(
+                            new Netlist(list.source(), points), n.result.problems(), true));
+        }
+        if (this instanceof Drawn d) {
+            Drawing f = d.drawing;
+            List<Segment> segments =
+                    c.apply(f.features()).stream()
+                            .map(x -> ((dev.lastcut.core.board.Feature.Stroke) x).path())
+                            .toList();
+            return new Drawn(
+                    new Drawing(
+                            segments, f.nmPerUnit(), f.unit(), f.unitStated(), f.problems(), true));
+        }
+        return this;
     }
 }

@@ -1,19 +1,24 @@
 package dev.lastcut.core.intake;
 
+import dev.lastcut.core.board.Feature;
+import dev.lastcut.core.board.Hole;
 import dev.lastcut.core.board.Netlist;
 import dev.lastcut.core.board.Role;
 import dev.lastcut.core.board.Side;
 import dev.lastcut.core.board.SourceFile;
+import dev.lastcut.core.formats.drawing.Drawing;
 import dev.lastcut.core.formats.drill.DrillFile;
 import dev.lastcut.core.formats.gerber.GerberFile;
 import dev.lastcut.core.geometry.Pt;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 
 /**
  * Proposes a role for every file: what the file says of itself first, then what its content looks
@@ -41,16 +46,69 @@ final class RoleProposer {
 
     Map<String, SourceFile> propose() {
         Map<String, SourceFile> result = new LinkedHashMap<>();
-        readings.forEach((path, reading) -> result.put(path, proposal(path, reading)));
+        Set<String> stated = new HashSet<>();
+        readings.forEach(
+                (path, reading) -> {
+                    result.put(path, proposal(path, reading));
+                    if (reading instanceof Reading.Gerber g
+                            && g.file().fileFunction().flatMap(FileFunction::role).isPresent()) {
+                        stated.add(path);
+                    }
+                });
+        new CopperOrder(result, facts, stated).settle();
+        // Holes last: what is copper is known only now.
+        readings.forEach(
+                (path, reading) -> {
+                    if (reading instanceof Reading.Drill d) {
+                        result.put(path, drill(path, d.file(), result));
+                    }
+                });
         return result;
+    }
+
+    /** Flash centres and hole middles by path, for laying files over each other. */
+    Map<String, List<Pt>> places(Map<String, Role> roles) {
+        Map<String, List<Pt>> places = new LinkedHashMap<>();
+        readings.forEach(
+                (path, reading) -> {
+                    Role role = roles.getOrDefault(path, Role.UNKNOWN);
+                    boolean pads =
+                            role.isCopper()
+                                    || role.kind() == Role.Kind.MASK
+                                    || role.kind() == Role.Kind.PASTE;
+                    if (reading instanceof Reading.Gerber g && pads) {
+                        places.put(path, flashes(g.file()));
+                    } else if (reading instanceof Reading.Drill d && role.isHoles()) {
+                        places.put(path, middles(d.file()));
+                    }
+                });
+        return places;
+    }
+
+    private static List<Pt> flashes(GerberFile file) {
+        List<Pt> at = new ArrayList<>();
+        for (Feature f : file.features()) {
+            if (f instanceof Feature.Flash flash) {
+                at.add(flash.at());
+            }
+        }
+        return at;
+    }
+
+    private static List<Pt> middles(DrillFile file) {
+        return file.holes().stream().map(Hole::middle).toList();
     }
 
     private SourceFile proposal(String path, Reading reading) {
         if (reading instanceof Reading.Gerber g) {
             return gerber(path, g.file());
         }
-        if (reading instanceof Reading.Drill d) {
-            return drill(path, d.file());
+        if (reading instanceof Reading.Drawn d) {
+            Drawing drawing = d.drawing();
+            String evidence =
+                    "a drawing of " + drawing.segments().size() + " pieces, " + drawing.size();
+            return new SourceFile(path, Role.OUTLINE, evidence, 0.7, false)
+                    .withScale(drawing.unit(), drawing.unitStated());
         }
         if (reading instanceof Reading.Nets n) {
             var netlist = n.result().netlist();
@@ -174,11 +232,11 @@ final class RoleProposer {
         return f.hits(places);
     }
 
-    private SourceFile drill(String path, DrillFile file) {
+    private SourceFile drill(String path, DrillFile file, Map<String, SourceFile> proposed) {
         int count = file.holes().size();
         if (file.mixed()) {
             String evidence = count + " holes; its tools are marked plated and unplated";
-            return new SourceFile(path, Role.MIXED_HOLES, evidence, 0.9, false);
+            return scaled(path, Role.MIXED_HOLES, evidence, 0.9, file);
         }
         if (file.plated().isPresent()) {
             Role role = file.plated().get() ? Role.PLATED_HOLES : Role.UNPLATED_HOLES;
@@ -186,34 +244,54 @@ final class RoleProposer {
                     count
                             + " holes; the file says "
                             + (file.plated().get() ? "plated" : "unplated");
-            return new SourceFile(path, role, evidence, 0.97, false);
+            return scaled(path, role, evidence, 0.97, file);
         }
-        List<Pt> places = file.holes().stream().map(h -> h.middle()).toList();
-        double inPads =
-                facts.values().stream()
-                        .filter(f -> f.strokeCount() > 0)
-                        .mapToDouble(f -> f.hits(places))
-                        .max()
-                        .orElse(0);
-        String evidence = count + " holes, " + percent(inPads) + " of them in pads of the copper";
+        List<Pt> places = middles(file);
+        double inPads = 0;
+        int ringed = 0;
+        int copper = 0;
+        for (SourceFile f : proposed.values()) {
+            PictureFacts picture = facts.get(f.path());
+            if (f.role().isCopper() && picture != null) {
+                copper++;
+                inPads = Math.max(inPads, picture.hits(places));
+                long rings = file.holes().stream().filter(picture::hasRing).count();
+                ringed += rings > 0.6 * count ? 1 : 0;
+            }
+        }
+        String evidence =
+                count
+                        + " holes, "
+                        + percent(inPads)
+                        + " of them in pads of the copper, with rings on "
+                        + ringed
+                        + " of "
+                        + copper
+                        + " copper layers";
         Optional<Boolean> named = NameHints.of(path).plated();
         if (named.isPresent()) {
             evidence += "; its name says " + (named.get() ? "plated" : "unplated");
         }
         boolean plated = inPads > 0.5 || (inPads > 0.2 && named.orElse(true));
         boolean agrees = named.isEmpty() || named.get() == plated;
-        if (!agrees && named.isPresent()) {
-            // A mill's file often calls every hole plain: pads decide what the copper needs.
+        if (!agrees && ringed < 2) {
+            // Rings on one layer alone can be soldered without plating; then the name may be right.
             plated = named.get();
         }
         Role role = plated ? Role.PLATED_HOLES : Role.UNPLATED_HOLES;
-        double confidence = agrees ? (named.isPresent() ? 0.9 : 0.7) : 0.5;
-        return new SourceFile(path, role, evidence, confidence, false);
+        double confidence = agrees ? (named.isPresent() ? 0.9 : 0.7) : 0.45;
+        return scaled(path, role, evidence, confidence, file);
+    }
+
+    private static SourceFile scaled(
+            String path, Role role, String evidence, double confidence, DrillFile file) {
+        return new SourceFile(path, role, evidence, confidence, false)
+                .withScale(file.format().words(), file.formatStated());
     }
 
     /** How well a drill file's holes fall on flashed pads; tells a right number format. */
     double holesOnPads(DrillFile file) {
-        List<Pt> places = file.holes().stream().map(h -> h.middle()).toList();
+        List<Pt> places = middles(file);
         return facts.values().stream().mapToDouble(f -> f.hits(places)).max().orElse(0);
     }
 

@@ -38,7 +38,7 @@ class IntakeTest {
         files.forEach(
                 (path, text) ->
                         list.add(new Pack.PackFile(path, text.getBytes(StandardCharsets.UTF_8))));
-        return Intake.open(new Pack("test", list), chosen);
+        return Intake.open(new Pack("test", list), Choices.roles(chosen));
     }
 
     private static Map<String, String> roles(Board board) {

@@ -25,7 +25,6 @@ import java.time.Instant;
 import java.time.temporal.ChronoUnit;
 import java.util.Comparator;
 import java.util.List;
-import java.util.Map;
 import java.util.stream.Stream;
 
 /**
@@ -84,7 +83,7 @@ public final class MakeCommand {
             throws IOException, UnusablePackException, SheetJson.BadSheetException {
         CapabilitySheet sheet = new SheetLibrary().resolve(args.sheet());
         Pack pack = read(args.pack());
-        Board board = Intake.open(pack, Map.of());
+        Board board = Intake.open(pack);
         BoardGeometry geometry = new BoardGeometry(board);
         CheckRun checks = CheckRunner.run(new CheckContext(geometry, sheet, Headroom.NONE));
         OutputSet outputs = OutputSet.make(geometry, sheet);

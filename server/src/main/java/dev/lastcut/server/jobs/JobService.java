@@ -9,6 +9,7 @@ import dev.lastcut.core.connectivity.BoardGeometry;
 import dev.lastcut.core.cut.Manifest;
 import dev.lastcut.core.cut.OutputSet;
 import dev.lastcut.core.cut.SignOff;
+import dev.lastcut.core.intake.Choices;
 import dev.lastcut.core.intake.Intake;
 import dev.lastcut.core.intake.Pack;
 import dev.lastcut.core.intake.Pack.PackFile;
@@ -71,7 +72,7 @@ public class JobService {
      */
     public long bringIn(Pack pack, Task task) throws UnusablePackException {
         task.progress(0, 3, "reading " + pack.files().size() + " files");
-        var board = Intake.open(pack, Map.of());
+        var board = Intake.open(pack);
         task.progress(1, 3, "joining copper into nets");
         BoardGeometry geometry = new BoardGeometry(board);
         if (task.isCancelled()) {
@@ -101,7 +102,8 @@ public class JobService {
             files.add(new PackFile(f.path(), blobs.get(f.sha256())));
             f.role().flatMap(Role::parse).ifPresent(r -> chosen.put(f.path(), r));
         }
-        return new BoardGeometry(Intake.open(new Pack(job(id).name(), files), chosen));
+        return new BoardGeometry(
+                Intake.open(new Pack(job(id).name(), files), Choices.roles(chosen)));
     }
 
     private String boardKey(long id) {

@@ -1,6 +1,8 @@
 package dev.lastcut.core.formats.drill;
 
 import dev.lastcut.core.geometry.Length;
+import java.util.List;
+import java.util.Optional;
 import java.util.OptionalLong;
 
 /**
@@ -15,6 +17,29 @@ import java.util.OptionalLong;
 public record DrillFormat(boolean metric, int integers, int decimals, boolean keepsLeading) {
     public static final DrillFormat METRIC = new DrillFormat(true, 3, 3, false);
     public static final DrillFormat INCH = new DrillFormat(false, 2, 4, false);
+
+    /** Every format the user can choose from, the usual ones first. */
+    public static final List<DrillFormat> ALL =
+            List.of(
+                    METRIC,
+                    new DrillFormat(true, 3, 3, true),
+                    INCH,
+                    new DrillFormat(false, 2, 4, true),
+                    new DrillFormat(true, 4, 2, false),
+                    new DrillFormat(true, 4, 2, true),
+                    new DrillFormat(true, 3, 2, false),
+                    new DrillFormat(true, 3, 2, true),
+                    new DrillFormat(true, 4, 4, false),
+                    new DrillFormat(true, 4, 4, true),
+                    new DrillFormat(false, 2, 3, false),
+                    new DrillFormat(false, 2, 3, true),
+                    new DrillFormat(false, 2, 5, false),
+                    new DrillFormat(false, 2, 5, true));
+
+    /** The format with this {@link #words()}. */
+    public static Optional<DrillFormat> named(String words) {
+        return ALL.stream().filter(f -> f.words().equals(words)).findFirst();
+    }
 
     double nmPerUnit() {
         return metric ? Length.NM_PER_MM : Length.NM_PER_INCH;

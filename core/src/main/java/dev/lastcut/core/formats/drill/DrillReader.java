@@ -3,6 +3,7 @@ package dev.lastcut.core.formats.drill;
 import dev.lastcut.core.board.Hole;
 import dev.lastcut.core.board.Problem.Code;
 import dev.lastcut.core.formats.ProblemLog;
+import dev.lastcut.core.geometry.Length;
 import dev.lastcut.core.geometry.Pt;
 import dev.lastcut.core.geometry.Segment;
 import java.nio.charset.StandardCharsets;
@@ -37,7 +38,13 @@ public final class DrillReader {
             Pattern.compile("(?i).*\\bformat\\b\\D*(\\d)\\s*[.:]\\s*(\\d).*");
 
     private final ProblemLog log;
+    private static final Pattern TOOL_COMMENT =
+            Pattern.compile(
+                    "(?i).*\\bT(?:ool)?\\s*0*(\\d{1,3})\\b\\D*?(\\d*\\.?\\d+)\\s*(mm|mils?|inch|in|\")(?:\\W.*|$)");
+    private static final int MOST_COPIES = 100_000;
+
     private final DrillFormat assumed;
+    private final boolean forced;
     private DrillFormat format;
     private boolean unitStated;
     private boolean zerosStated;
@@ -55,14 +62,19 @@ public final class DrillReader {
     private boolean plunged;
     private int interpolation = 1;
     private boolean incremental;
+    private Pt zero = Pt.ORIGIN;
+    private int patternStart = -1;
+    private int patternEnd = -1;
+    private Pt patternShift = Pt.ORIGIN;
     private boolean recognised;
     private boolean headerSeen;
     private boolean ended;
     private int line;
 
-    private DrillReader(ProblemLog log, DrillFormat format) {
+    private DrillReader(ProblemLog log, DrillFormat format, boolean forced) {
         this.log = log;
         this.assumed = format;
+        this.forced = forced;
         this.format = format;
     }
 
@@ -74,10 +86,20 @@ public final class DrillReader {
      * @param assumed the number format to take where the file states none
      */
     public static DrillFile read(String file, byte[] content, Optional<DrillFormat> assumed) {
-        DrillReader reader =
-                new DrillReader(new ProblemLog(file), assumed.orElse(DrillFormat.METRIC));
-        reader.run(new String(content, StandardCharsets.UTF_8));
-        return reader.finish();
+        return new DrillReader(new ProblemLog(file), assumed.orElse(DrillFormat.METRIC), false)
+                .whole(content);
+    }
+
+    /**
+     * Reads with the given unit and number format, whatever the file says: its header may be wrong.
+     */
+    public static DrillFile readAs(String file, byte[] content, DrillFormat format) {
+        return new DrillReader(new ProblemLog(file), format, true).whole(content);
+    }
+
+    private DrillFile whole(byte[] content) {
+        run(new String(content, StandardCharsets.UTF_8));
+        return finish();
     }
 
     private void run(String text) {
@@ -115,7 +137,7 @@ public final class DrillReader {
                     "the file has no end command (M30): it may have been cut off",
                     "everything up to here was read; compare the hole count with the original");
         }
-        boolean stated = anyPoint || (unitStated && zerosStated);
+        boolean stated = forced || (unitStated && (anyPoint || zerosStated));
         if (recognised && !stated && !holes.isEmpty()) {
             log.add(
                     Code.FORMAT_GUESSED,
@@ -159,10 +181,11 @@ public final class DrillReader {
     /** Habits of comments that say what the header does not: number format, plating of tools. */
     private void plainComment(String c) {
         Matcher m = COMMENT_FORMAT.matcher(c);
-        if (m.matches()) {
+        if (m.matches() && !forced) {
             digits(Integer.parseInt(m.group(1)), Integer.parseInt(m.group(2)));
             zerosStated = true;
         }
+        toolComment(c);
         String lower = c.toLowerCase(Locale.ROOT);
         if (lower.matches(".*\\b(non|un|not )-?plated\\b.*")) {
             nextToolPlated = false;
@@ -171,11 +194,30 @@ public final class DrillReader {
         }
     }
 
+    /** A table of tools in comments serves where the tools themselves carry no size. */
+    private void toolComment(String c) {
+        Matcher m = TOOL_COMMENT.matcher(c);
+        if (m.matches()) {
+            String unit = m.group(3).toLowerCase(Locale.ROOT);
+            double nm =
+                    unit.equals("mm")
+                            ? Length.NM_PER_MM
+                            : unit.startsWith("mil") ? Length.NM_PER_MIL : Length.NM_PER_INCH;
+            double size = Double.parseDouble(m.group(2)) * nm;
+            if (size > 0 && size < 1e9) {
+                diameters.putIfAbsent(Integer.parseInt(m.group(1)), Math.round(size));
+            }
+        }
+    }
+
     private void digits(int integers, int decimals) {
         format = new DrillFormat(format.metric(), integers, decimals, format.keepsLeading());
     }
 
     private boolean command(String s) {
+        if (s.startsWith("X") || s.startsWith("Y")) {
+            return motion(s);
+        }
         if (s.startsWith("M48")) {
             headerSeen = true;
             recognised = true;
@@ -185,12 +227,17 @@ public final class DrillReader {
             unit(s);
             return true;
         }
-        if (s.matches("M(30|00)")) {
+        if (s.matches("M(30|00)") || (s.equals("M02") && patternStart < 0)) {
             ended = true;
             return true;
         }
+        if (s.matches("M25|M01|M08|M02.*|G93.*") || s.equals("M26")) {
+            pattern(s);
+            return true;
+        }
         if (s.matches(
-                "%|M95|M47.*|G05|G81|G90|FMAT.*|ICI.*|VER.*|DETECT.*|ATC.*|M0?[68]|M09|[HNZFS][-+.\\d]*")) {
+                "%|M95|M47.*|G05|G81|G90|G40|FMAT.*|ICI.*|VER.*|DETECT.*|ATC.*|M06|M09|R,.*|[HNZFS][-+.\\d]*")) {
+            incremental |= s.startsWith("ICI,ON");
             if (s.equals("G05") || s.equals("G81")) {
                 routing = false;
             }
@@ -213,9 +260,59 @@ public final class DrillReader {
         return motion(s);
     }
 
+    /**
+     * Step and repeat of a group of holes: M25 begins it, M01 ends it, M02 with a distance repeats
+     * it there, M08 is done; G93 sets the zero. Old dialects, from memory.
+     */
+    private void pattern(String s) {
+        if (s.startsWith("G93")) {
+            zero = place(move(s.substring(3)), Pt.ORIGIN);
+        } else if (s.equals("M25")) {
+            patternStart = holes.size();
+            patternEnd = -1;
+            patternShift = Pt.ORIGIN;
+        } else if (s.equals("M01")) {
+            patternEnd = holes.size();
+        } else if (s.startsWith("M02") && patternStart >= 0) {
+            Matcher m = MOVE.matcher(s.substring(3));
+            if (!m.matches()) {
+                throw new IllegalArgumentException("expected M02 with X and Y");
+            }
+            long dx = m.group(1) == null ? 0 : number(m.group(1));
+            long dy = m.group(2) == null ? 0 : number(m.group(2));
+            patternShift = patternShift.plus(new Pt(dx, dy));
+            copyPattern();
+        } else {
+            patternStart = -1;
+        }
+    }
+
+    private void copyPattern() {
+        int end = patternEnd < 0 ? holes.size() : patternEnd;
+        if (holes.size() + (end - patternStart) > MOST_COPIES) {
+            throw new IllegalArgumentException(
+                    "repeats would make more than " + MOST_COPIES + " holes");
+        }
+        patternEnd = end;
+        for (Hole h : List.copyOf(holes.subList(patternStart, end))) {
+            holes.add(
+                    new Hole(
+                            h.from().plus(patternShift),
+                            h.to().plus(patternShift),
+                            h.diameter(),
+                            h.plated(),
+                            h.file(),
+                            line));
+        }
+    }
+
     private void unit(String s) {
         recognised = true;
         unitStated = true;
+        if (forced) {
+            zerosStated = true;
+            return;
+        }
         boolean metric = s.startsWith("METRIC") || s.equals("M71") || s.equals("G21");
         DrillFormat usual = metric ? DrillFormat.METRIC : DrillFormat.INCH;
         DrillFormat base = assumed.metric() == metric ? assumed : usual;
@@ -229,7 +326,7 @@ public final class DrillReader {
     }
 
     private void tool(Matcher t) {
-        int code = Integer.parseInt(t.group(1));
+        int code = toolCode(t.group(1));
         if (t.group(2) != null) {
             recognised = true;
             double size = Double.parseDouble(t.group(2)) * format.nmPerUnit();
@@ -242,6 +339,15 @@ public final class DrillReader {
             }
         }
         tool = code;
+    }
+
+    /** Some files name the tool and its compensation together, as T0101. */
+    private int toolCode(String digits) {
+        int code = Integer.parseInt(digits);
+        boolean doubled = code > 100 && code / 100 == code % 100;
+        return doubled && !diameters.containsKey(code) && diameters.containsKey(code / 100)
+                ? code / 100
+                : code;
     }
 
     private boolean motion(String s) {
@@ -259,7 +365,7 @@ public final class DrillReader {
             return true;
         }
         String body = s;
-        if (body.matches("G0?[0123].*")) {
+        if (body.startsWith("G") && body.matches("G0?[0123].*")) {
             int g = body.matches("G0[0123].*") ? body.charAt(2) - '0' : body.charAt(1) - '0';
             body = body.substring(body.matches("G0[0123].*") ? 3 : 2);
             routing = true;
@@ -350,7 +456,7 @@ public final class DrillReader {
     }
 
     private Pt place(Matcher m, Pt current) {
-        Pt base = incremental ? current : Pt.ORIGIN;
+        Pt base = incremental ? current : zero;
         long x = m.group(1) == null ? current.x() : base.x() + number(m.group(1));
         long y = m.group(2) == null ? current.y() : base.y() + number(m.group(2));
         return new Pt(x, y);

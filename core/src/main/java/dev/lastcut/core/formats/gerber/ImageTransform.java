@@ -95,36 +95,10 @@ final class ImageTransform {
         Orientation turn = new Orientation(false, rotation, 1);
         List<Feature> moved = new ArrayList<>();
         for (Feature f : features) {
-            Feature placed = f.placed(how, offset, true);
-            moved.add(sizeKept(placed).placed(turn, Pt.ORIGIN, true));
+            // The scale factor is one of places; apertures keep their size.
+            Feature placed = f.placed(how, offset, true).resized(1 / scaleX);
+            moved.add(placed.placed(turn, Pt.ORIGIN, true));
         }
         return moved;
-    }
-
-    /** The scale factor is one of places; apertures keep their size. */
-    private Feature sizeKept(Feature f) {
-        if (f instanceof Feature.Flash x) {
-            return new Feature.Flash(
-                    x.aperture(),
-                    x.at(),
-                    unscaled(x.orientation()),
-                    x.dark(),
-                    x.line(),
-                    x.attributes());
-        }
-        if (f instanceof Feature.Stroke x) {
-            return new Feature.Stroke(
-                    x.aperture(),
-                    x.path(),
-                    unscaled(x.orientation()),
-                    x.dark(),
-                    x.line(),
-                    x.attributes());
-        }
-        return f;
-    }
-
-    private Orientation unscaled(Orientation o) {
-        return new Orientation(o.mirrored(), o.rotationDeg(), o.scale() / scaleX);
     }
 }

@@ -10,28 +10,64 @@ import dev.lastcut.core.geometry.Pt;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
 /** Reads a placement table: designator, x, y, rotation and side, in mm, mil or inch. */
 public final class PlacementReader {
     private static final String[] DESIGNATOR = {
-        "designator", "refdes", "reference", "ref", "name", "part"
+        "designator", "refdes", "reference", "ref", "name", "part", "component", "refdesignator"
     };
     private static final String[] X = {
-        "x", "midx", "centerx", "centrex", "posx", "xmm", "locationx"
+        "x",
+        "midx",
+        "centerx",
+        "centrex",
+        "posx",
+        "xmm",
+        "xmil",
+        "xinch",
+        "locationx",
+        "xpos",
+        "xcoord",
+        "xcenter",
+        "xlocation",
+        "positionx"
     };
     private static final String[] Y = {
-        "y", "midy", "centery", "centrey", "posy", "ymm", "locationy"
+        "y",
+        "midy",
+        "centery",
+        "centrey",
+        "posy",
+        "ymm",
+        "ymil",
+        "yinch",
+        "locationy",
+        "ypos",
+        "ycoord",
+        "ycenter",
+        "ylocation",
+        "positiony"
     };
+    private static final Pattern UNIT_WORD =
+            Pattern.compile(
+                    "(?<![a-z])[xy]?(millimet(?:er|re)s?|mm|mils?|thou|inch(?:es)?|in)(?![a-z])");
     private static final Pattern NUMBER =
             Pattern.compile("([-+]?\\d*[.,]?\\d+)\\s*(mm|mil|mils|in|inch|\")?");
 
     private PlacementReader() {}
 
-    /** What was read. {@code looksLikePlacement} is false when the columns are not there. */
+    /**
+     * What was read. {@code looksLikePlacement} is false when the columns are not there; {@code
+     * unitStated} is false when neither cells nor header name a unit, and mm was taken.
+     */
     public record Result(
-            List<PlacedPart> parts, List<Problem> problems, boolean looksLikePlacement) {}
+            List<PlacedPart> parts,
+            List<Problem> problems,
+            boolean looksLikePlacement,
+            boolean unitStated) {}
 
     public static Result read(String file, byte[] content) {
         ProblemLog log = new ProblemLog(file);
@@ -49,32 +85,55 @@ public final class PlacementReader {
                     "expected columns designator, x and y; found "
                             + (table.rows().isEmpty() ? "nothing" : table.rows().get(0).cells()),
                     "the placement was not read; name the columns and bring it in again");
-            return new Result(List.of(), log.problems(), false);
+            return new Result(List.of(), log.problems(), false, false);
         }
         Table.Row header = table.rows().get(head);
+        Optional<Long> unit = statedUnit(table.rows().subList(0, head + 1));
         Columns c =
                 new Columns(
                         Table.column(header, DESIGNATOR),
                         Table.column(header, X),
                         Table.column(header, Y),
-                        Table.column(header, "rotation", "rot", "angle", "orientation"),
-                        Table.column(header, "side", "layer", "tb", "boardside"),
+                        Table.column(header, "rotation", "rot", "angle", "orientation", "theta"),
+                        Table.column(
+                                header, "side", "layer", "tb", "boardside", "mirror", "mirrored"),
                         Table.column(header, "value", "val", "comment"),
                         Table.column(header, "footprint", "package", "case"),
-                        headerUnit(header));
+                        unit.orElse(Length.NM_PER_MM));
         List<PlacedPart> parts = new ArrayList<>();
         for (Table.Row row : table.rows().subList(head + 1, table.rows().size())) {
             c.read(row, parts, log);
         }
-        return new Result(parts, log.problems(), true);
+        boolean inCells =
+                table.rows().stream().skip(head + 1).limit(5).anyMatch(r -> hasUnit(r.cell(c.x())));
+        return new Result(parts, log.problems(), true, unit.isPresent() || inCells);
     }
 
-    private static double headerUnit(Table.Row header) {
-        String all = String.join(" ", header.cells()).toLowerCase(Locale.ROOT);
-        if (all.contains("mil)") || all.contains("mil]")) {
-            return Length.NM_PER_MIL;
+    private static boolean hasUnit(String cell) {
+        Matcher m = NUMBER.matcher(cell.strip().toLowerCase(Locale.ROOT));
+        return m.matches() && m.group(2) != null;
+    }
+
+    /** The unit named in the header or in the lines above it. */
+    private static Optional<Long> statedUnit(List<Table.Row> top) {
+        for (int i = top.size() - 1; i >= 0; i--) {
+            String all = String.join(" ", top.get(i).cells()).toLowerCase(Locale.ROOT);
+            Matcher m = UNIT_WORD.matcher(all);
+            String word = "";
+            while (m.find()) {
+                // "in" is also a plain word: any other unit in the line wins over it.
+                word = word.isEmpty() || word.equals("in") ? m.group(1) : word;
+            }
+            if (!word.isEmpty()) {
+                return Optional.of(
+                        word.startsWith("mm") || word.startsWith("milli")
+                                ? Length.NM_PER_MM
+                                : word.startsWith("mil") || word.startsWith("thou")
+                                        ? Length.NM_PER_MIL
+                                        : Length.NM_PER_INCH);
+            }
         }
-        return all.contains("inch") || all.contains("(in)") ? Length.NM_PER_INCH : Length.NM_PER_MM;
+        return Optional.empty();
     }
 
     private record Columns(
@@ -142,7 +201,15 @@ public final class PlacementReader {
     }
 
     private static Side sideOf(String cell) {
-        String c = cell.toLowerCase(Locale.ROOT);
-        return c.startsWith("b") || c.equals("2") || c.contains("bottom") ? Side.BOTTOM : Side.TOP;
+        String c = cell.toLowerCase(Locale.ROOT).strip();
+        boolean bottom =
+                c.startsWith("b")
+                        || c.equals("2")
+                        || c.equals("yes")
+                        || c.equals("true")
+                        || c.contains("bottom")
+                        || c.contains("solder")
+                        || c.contains("secondary");
+        return bottom ? Side.BOTTOM : Side.TOP;
     }
 }

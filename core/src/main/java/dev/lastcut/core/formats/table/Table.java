@@ -3,7 +3,6 @@ package dev.lastcut.core.formats.table;
 import java.io.IOException;
 import java.io.StringReader;
 import java.io.UncheckedIOException;
-import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -29,10 +28,10 @@ final class Table {
     }
 
     static Table parse(byte[] content) {
-        String text = new String(content, StandardCharsets.UTF_8);
-        if (text.startsWith("\uFEFF")) {
-            text = text.substring(1);
+        if (XlsxRows.isWorkbook(content)) {
+            return new Table(XlsxRows.read(content, MOST_ROWS));
         }
+        String text = Texts.decode(content);
         return new Table(isSpaced(text) ? spaced(text) : delimited(text, delimiter(text)));
     }
 

@@ -1,0 +1,208 @@
+package dev.lastcut.core.intake;
+
+import dev.lastcut.core.board.Board;
+import dev.lastcut.core.board.Feature;
+import dev.lastcut.core.board.Hole;
+import dev.lastcut.core.board.Layer;
+import dev.lastcut.core.board.ListedPart;
+import dev.lastcut.core.board.Netlist;
+import dev.lastcut.core.board.ObjectAttributes;
+import dev.lastcut.core.board.Outline;
+import dev.lastcut.core.board.OutlineBuilder;
+import dev.lastcut.core.board.PlacedPart;
+import dev.lastcut.core.board.Problem;
+import dev.lastcut.core.board.Role;
+import dev.lastcut.core.board.Side;
+import dev.lastcut.core.board.SourceFile;
+import dev.lastcut.core.formats.gerber.GerberFile;
+import dev.lastcut.core.formats.table.PlacementReader;
+import dev.lastcut.core.geometry.Pt;
+import dev.lastcut.core.geometry.Segment;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.locationtech.jts.geom.Envelope;
+
+/** Puts the board together from files whose roles are settled. */
+final class BoardAssembler {
+    /** How far beyond its objects a negative picture is filled where there is no outline. */
+    private static final long MARGIN_NM = 1_000_000;
+
+    private final List<SourceFile> files;
+    private final Map<String, Reading> readings;
+    private final List<Problem> problems;
+
+    BoardAssembler(List<SourceFile> files, Map<String, Reading> readings, List<Problem> problems) {
+        this.files = files;
+        this.readings = readings;
+        this.problems = problems;
+    }
+
+    Board board() {
+        Optional<Outline> outline = outline();
+        List<Layer> layers = new ArrayList<>();
+        List<Hole> holes = new ArrayList<>();
+        Optional<Netlist> netlist = Optional.empty();
+        Optional<List<ListedPart>> parts = Optional.empty();
+        Optional<PlacementReader.Result> placed = Optional.empty();
+        String placementFile = "";
+        for (SourceFile f : files) {
+            Reading reading = readings.get(f.path());
+            if (reading instanceof Reading.Drawn d && f.role().equals(Role.OUTLINE)) {
+                layers.add(new Layer(f.role(), f.path(), d.drawing().features()));
+            } else if (reading instanceof Reading.Gerber g && f.role().isPicture()) {
+                layers.add(new Layer(f.role(), f.path(), picture(f.role(), g.file(), outline)));
+            } else if (reading instanceof Reading.Drill d && f.role().isHoles()) {
+                holes.addAll(plated(d, f.role()));
+            } else if (reading instanceof Reading.Nets n && f.role().equals(Role.NETLIST)) {
+                netlist = Optional.of(n.result().netlist());
+            } else if (reading instanceof Reading.Parts p && f.role().equals(Role.PARTS_LIST)) {
+                parts = Optional.of(p.result().parts());
+            } else if (reading instanceof Reading.Placements p && f.role().equals(Role.PLACEMENT)) {
+                placed = Optional.of(p.result());
+                placementFile = f.path();
+            } else if (!f.role().equals(Role.UNKNOWN)) {
+                problems.add(
+                        new Problem(
+                                Problem.Code.NOT_READABLE,
+                                f.path(),
+                                0,
+                                "its content cannot serve as " + f.role().words(),
+                                "not used; choose another role"));
+            }
+        }
+        layers.sort(Comparator.comparingInt(l -> rank(l.role())));
+        Optional<List<PlacedPart>> placements = Optional.empty();
+        if (placed.isPresent()) {
+            placements = Optional.of(onPads(placementFile, placed.get(), netlist, layers));
+        }
+        return new Board(files, layers, outline, holes, netlist, parts, placements, problems);
+    }
+
+    private Optional<Outline> outline() {
+        for (SourceFile f : files) {
+            if (f.role().equals(Role.OUTLINE)) {
+                Reading reading = readings.get(f.path());
+                if (reading instanceof Reading.Gerber g) {
+                    return Optional.of(OutlineBuilder.build(g.file().features()));
+                }
+                if (reading instanceof Reading.Drawn d) {
+                    return Optional.of(OutlineBuilder.build(d.drawing().features()));
+                }
+            }
+        }
+        return Optional.empty();
+    }
+
+    /**
+     * A copper picture that is declared negative: the board's surface less what is drawn. Mask
+     * files are negative by nature and hold their openings.
+     */
+    private List<Feature> picture(Role role, GerberFile file, Optional<Outline> outline) {
+        boolean negative =
+                file.negative()
+                        || "Negative"
+                                .equalsIgnoreCase(
+                                        file.attributes().getOrDefault("FilePolarity", ""));
+        if (!negative || !role.isCopper()) {
+            return file.features();
+        }
+        List<Feature> all = new ArrayList<>();
+        List<Segment> edge =
+                outline.map(Outline::outer).filter(o -> !o.isEmpty()).orElse(box(file.features()));
+        all.add(new Feature.Region(List.of(edge), true, 0, ObjectAttributes.NONE));
+        for (Feature f : file.features()) {
+            // Placing with keepPolarity false turns dark into clear.
+            all.add(f.placed(dev.lastcut.core.geometry.Orientation.NONE, Pt.ORIGIN, false));
+        }
+        return all;
+    }
+
+    private static List<Segment> box(List<Feature> features) {
+        Envelope e = OutlineFit.extent(features);
+        long x0 = Math.round(e.getMinX()) - MARGIN_NM;
+        long y0 = Math.round(e.getMinY()) - MARGIN_NM;
+        long x1 = Math.round(e.getMaxX()) + MARGIN_NM;
+        long y1 = Math.round(e.getMaxY()) + MARGIN_NM;
+        Pt[] corners = {new Pt(x0, y0), new Pt(x1, y0), new Pt(x1, y1), new Pt(x0, y1)};
+        List<Segment> edge = new ArrayList<>();
+        for (int i = 0; i < 4; i++) {
+            edge.add(new Segment.Line(corners[i], corners[(i + 1) % 4]));
+        }
+        return edge;
+    }
+
+    private List<PlacedPart> onPads(
+            String file,
+            PlacementReader.Result placed,
+            Optional<Netlist> netlist,
+            List<Layer> layers) {
+        List<PlacementFit.Pad> pads = new ArrayList<>();
+        netlist.ifPresent(
+                n ->
+                        n.points().stream()
+                                .filter(Netlist.Point::isPin)
+                                .forEach(
+                                        p ->
+                                                pads.add(
+                                                        new PlacementFit.Pad(
+                                                                p.component(), p.pin(), p.at()))));
+        if (pads.isEmpty()) {
+            for (Layer l : layers) {
+                for (Feature f : l.features()) {
+                    if (f instanceof Feature.Flash x && !x.attributes().component().isEmpty()) {
+                        pads.add(
+                                new PlacementFit.Pad(
+                                        x.attributes().component(), x.attributes().pin(), x.at()));
+                    }
+                }
+            }
+        }
+        Optional<PlacementFit.Result> fit =
+                new PlacementFit(pads).fit(placed.parts(), placed.unitStated());
+        fit.filter(r -> !r.done().isEmpty() || r.share() < 0.5)
+                .ifPresent(
+                        r ->
+                                problems.add(
+                                        new Problem(
+                                                r.done().isEmpty()
+                                                        ? Problem.Code.MISREGISTERED
+                                                        : Problem.Code.FORMAT_GUESSED,
+                                                file,
+                                                0,
+                                                r.done().isEmpty()
+                                                        ? "only "
+                                                                + Math.round(100 * r.share())
+                                                                + " % of the parts lie on their pads"
+                                                        : String.join("; ", r.done())
+                                                                + ": "
+                                                                + Math.round(100 * r.share())
+                                                                + " % of the parts then lie on their"
+                                                                + " pads",
+                                                r.done().isEmpty()
+                                                        ? "used as it is; no habit we know explains it"
+                                                        : "done; compare the parts with the pads")));
+        return fit.map(PlacementFit.Result::parts).orElse(placed.parts());
+    }
+
+    private static List<Hole> plated(Reading.Drill d, Role role) {
+        if (role.equals(Role.MIXED_HOLES)) {
+            return d.file().holes();
+        }
+        boolean plated = role.equals(Role.PLATED_HOLES);
+        return d.file().holes().stream()
+                .map(h -> new Hole(h.from(), h.to(), h.diameter(), plated, h.file(), h.line()))
+                .toList();
+    }
+
+    /** Copper first, from top to bottom; then mask, paste, silk; then the outline. */
+    private static int rank(Role role) {
+        int kind = role.kind().ordinal() * 100;
+        if (role.inner() > 0) {
+            return kind + role.inner();
+        }
+        return kind + (role.side().equals(Optional.of(Side.BOTTOM)) ? 99 : 0);
+    }
+}

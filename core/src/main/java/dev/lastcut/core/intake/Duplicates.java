@@ -1,0 +1,72 @@
+package dev.lastcut.core.intake;
+
+import dev.lastcut.core.board.Feature;
+import dev.lastcut.core.board.Hole;
+import dev.lastcut.core.board.Problem;
+import dev.lastcut.core.geometry.Segment;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+
+/** Finds files that hold what another file of the pack holds already, whatever they are called. */
+final class Duplicates {
+    private Duplicates() {}
+
+    static List<Problem> find(Map<String, Reading> readings) {
+        Map<String, String> seen = new HashMap<>();
+        List<Problem> problems = new ArrayList<>();
+        readings.forEach(
+                (path, reading) -> {
+                    String print = print(reading);
+                    String first = print.isEmpty() ? null : seen.putIfAbsent(print, path);
+                    if (first != null) {
+                        problems.add(
+                                new Problem(
+                                        Problem.Code.DUPLICATE_FILE,
+                                        path,
+                                        0,
+                                        "holds exactly what " + first + " holds",
+                                        "check whether one of them is an older or wrong file"));
+                    }
+                });
+        return problems;
+    }
+
+    /** The same for the same content, in any order; empty where there is nothing to compare. */
+    private static String print(Reading reading) {
+        if (reading instanceof Reading.Gerber g && !g.file().features().isEmpty()) {
+            long sum = 0;
+            for (Feature f : g.file().features()) {
+                sum += mixed(hash(f) * 31L + Boolean.hashCode(f.dark()));
+            }
+            return "picture " + g.file().features().size() + " " + sum;
+        }
+        if (reading instanceof Reading.Drill d && !d.file().holes().isEmpty()) {
+            long sum = 0;
+            for (Hole h : d.file().holes()) {
+                sum += mixed(Objects.hash(h.from(), h.to(), h.diameter()));
+            }
+            return "holes " + d.file().holes().size() + " " + sum;
+        }
+        return "";
+    }
+
+    private static long hash(Feature f) {
+        if (f instanceof Feature.Flash x) {
+            return Objects.hash(x.aperture(), x.at(), x.orientation());
+        }
+        if (f instanceof Feature.Stroke x) {
+            Segment p = x.path();
+            int ends = p.from().hashCode() + p.to().hashCode();
+            return Objects.hash(x.aperture(), ends, Math.round(p.length()));
+        }
+        return ((Feature.Region) f).contours().hashCode();
+    }
+
+    private static long mixed(long h) {
+        long x = h * 0x9E3779B97F4A7C15L;
+        return x ^ (x >>> 29);
+    }
+}
