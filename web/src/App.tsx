@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
-import { useEffect, useMemo } from 'react';
+import { useCallback, useEffect, useMemo } from 'react';
 import { api, type Job, type Parts as PartsResult } from './api/client';
 import { Keys } from './Keys';
 import { go, usePlace, type Station } from './router';
@@ -11,8 +11,8 @@ import { Mill } from './stations/Mill';
 import { Parts } from './stations/Parts';
 import { Shop } from './stations/Shop';
 import { Stencil } from './stations/Stencil';
-import { useView, type Film } from './store/view';
-import { LightTable, type Focus } from './table/LightTable';
+import { useView, type Film, type Focus } from './store/view';
+import { LightTable } from './table/LightTable';
 import { pictureKey } from './table/useLayers';
 import { Traveller } from './traveller/Traveller';
 import { Button } from './ui/Button';
@@ -86,9 +86,21 @@ function Bench({ job, station }: { job: Job; station: Station }) {
   const chosenFinding = useView((s) => s.finding);
   const chosenPart = useView((s) => s.part);
   const operation = useView((s) => s.operation);
+  const asked = useView((s) => s.focus);
+  const showChanges = useView((s) => s.showChanges);
   const key = pictureKey(job);
   useEffect(() => useView.getState().startJob(), [job.id]);
-  useEffect(() => useView.getState().setFilms({}), [station]);
+  useEffect(() => useView.getState().leaveStation(), [station]);
+  const changes = useQuery({
+    queryKey: ['changes', job.id, key],
+    queryFn: () => api.changes(job.id),
+    enabled: station === 'bring-in' && job.revision > 1,
+  });
+  const find = useCallback(() => {
+    go({ job: job.id, station: 'look-over' });
+    // The field is there only once the station is.
+    requestAnimationFrame(() => document.getElementById('find-field')?.focus());
+  }, [job.id]);
   const check = useQuery({
     queryKey: ['check', job.id, key, job.sheetId, JSON.stringify(job.headroom)],
     queryFn: () => api.check(job.id),
@@ -117,18 +129,21 @@ function Bench({ job, station }: { job: Job; station: Station }) {
     if (station === 'parts') {
       return partFocus(parts.data ?? null, chosenPart);
     }
+    if (station !== 'check') {
+      return asked;
+    }
     const f = findings.find((x) => x.id === chosenFinding);
     if (!f || (f.at.x === 0 && f.at.y === 0)) {
       return null;
     }
     const apart = Math.hypot(f.from.x - f.to.x, f.from.y - f.to.y);
     return { key: f.id, x: f.at.x, y: f.at.y, span: Math.max(5e6, apart * 2) };
-  }, [station, parts.data, chosenPart, findings, chosenFinding]);
+  }, [station, parts.data, chosenPart, asked, findings, chosenFinding]);
   const shown = useMemo(() => filmsFor(station, job), [station, job]);
   const checkData = check.data ?? null;
   const outputData = outputs.data ?? null;
   const panels: Record<Station, React.ReactNode> = {
-    'bring-in': <BringIn job={job} />,
+    'bring-in': <BringIn job={job} changes={changes.data ?? null} />,
     'look-over': <LookOver job={job} />,
     shop: <Shop job={job} />,
     check: <Check job={job} check={checkData} />,
@@ -139,7 +154,7 @@ function Bench({ job, station }: { job: Job; station: Station }) {
   };
   return (
     <>
-      <Keys findings={findings.map((f) => f.id)} />
+      <Keys job={job} findings={findings.map((f) => f.id)} find={find} />
       <main className="h-full min-w-0 grow">
         <LightTable
           key={job.id}
@@ -149,6 +164,7 @@ function Bench({ job, station }: { job: Job; station: Station }) {
           paths={station === 'mill' ? (paths.data ?? null) : null}
           focus={focus}
           shown={shown}
+          changes={station === 'bring-in' && showChanges ? (changes.data ?? null) : null}
         />
       </main>
       <aside className="border-edge h-full w-[350px] shrink-0 border-l">{panels[station]}</aside>

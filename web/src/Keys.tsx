@@ -1,5 +1,7 @@
 import { useEffect, useState } from 'react';
+import type { Job } from './api/client';
 import { useView } from './store/view';
+import { firstXray } from './table/XrayBar';
 import { Dialog } from './ui/Dialog';
 
 const KEYS: [string, string][] = [
@@ -7,17 +9,31 @@ const KEYS: [string, string][] = [
   ['+  −', 'nearer, farther'],
   ['arrows', 'move the board'],
   ['B', 'see it from below'],
+  ['R', 'turn it by a quarter'],
+  ['G', 'grid'],
+  ['S', 'solid view'],
+  ['X', 'x-ray of two films'],
+  ['F', 'find a net, part, hole or place'],
   ['M', 'measure'],
   ['Backspace', 'remove the last measure'],
   ['U', 'change the unit'],
   ['N', 'next finding'],
   ['Shift N', 'finding before'],
+  ['Shift click', 'on a film: this film alone'],
   ['Esc', 'stop measuring, put out the net'],
   ['?', 'this list'],
 ];
 
 /** Keys that work everywhere but in fields. */
-export function Keys({ findings }: { findings: readonly string[] }) {
+export function Keys({
+  job,
+  findings,
+  find,
+}: {
+  job: Job;
+  findings: readonly string[];
+  find: () => void;
+}) {
   const [open, setOpen] = useState(false);
   useEffect(() => {
     const onKey = (e: KeyboardEvent) => {
@@ -36,7 +52,14 @@ export function Keys({ findings }: { findings: readonly string[] }) {
       const last = view.measures.at(-1);
       if (e.key === '?') setOpen(true);
       else if (e.key === 'b') view.flip();
-      else if (e.key === 'm') view.setMeasuring(!view.measuring);
+      else if (e.key === 'r') view.rotate();
+      else if (e.key === 'g') view.toggleGrid();
+      else if (e.key === 's') view.toggleSolid();
+      else if (e.key === 'x') view.setXray(view.xray ? null : firstXray(job));
+      else if (e.key === 'f') {
+        e.preventDefault();
+        find();
+      } else if (e.key === 'm') view.setMeasuring(!view.measuring);
       else if (e.key === 'u') view.cycleUnit();
       else if (e.key === 'n') step(1);
       else if (e.key === 'N') step(-1);
@@ -44,7 +67,7 @@ export function Keys({ findings }: { findings: readonly string[] }) {
     };
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);
-  }, [findings]);
+  }, [job, findings, find]);
   return (
     <Dialog open={open} onOpenChange={setOpen} title="Keys">
       <dl>

@@ -15,6 +15,10 @@ export type Parts = Schemas['PartsView'];
 export type Cut = Schemas['Cut'];
 export type Under = Schemas['Under'];
 export type Snap = Schemas['Snap'];
+export type Facts = Schemas['FactsView'];
+export type NetLine = Schemas['NetLine'];
+export type Changes = Schemas['ChangesView'];
+export type Solid = Schemas['SolidView'];
 export type TaskState = Schemas['TaskState'];
 export type Headroom = Schemas['HeadroomJson'];
 
@@ -54,6 +58,26 @@ export const api = {
   sheets: () => json<Sheet[]>('/api/sheets'),
   setRole: (id: number, path: string, role: string) =>
     json<Job>(`${job(id)}/role`, 'PUT', { path, role }),
+  correct: (id: number, path: string, apply: boolean) =>
+    json<Job>(`${job(id)}/correction`, 'PUT', { path, apply }),
+  setNumbers: (id: number, path: string, format: string, unitNm: number) =>
+    json<Job>(`${job(id)}/numbers`, 'PUT', { path, format, unitNm }),
+  facts: (id: number) => json<Facts>(`${job(id)}/facts`),
+  nets: (id: number) => json<NetLine[]>(`${job(id)}/nets`),
+  changes: (id: number) => json<Changes>(`${job(id)}/changes`),
+  changed: async (id: number, index: number, which: 'added' | 'removed') =>
+    (await send(`${job(id)}/changes/${index}/${which}`)).arrayBuffer(),
+  solid: (id: number) => json<Solid>(`${job(id)}/solid`),
+  surface: async (id: number) => (await send(`${job(id)}/solid/board`)).arrayBuffer(),
+  printAddress: (
+    id: number,
+    layers: { role: string; ink: string }[],
+    composed: boolean,
+    mirrored: boolean,
+  ) =>
+    `${job(id)}/print?roles=${layers.map((l) => l.role).join(',')}` +
+    `&inks=${layers.map((l) => l.ink.replace('#', '')).join(',')}` +
+    `&composed=${composed}&mirrored=${mirrored}`,
   setShop: (id: number, sheetId: string, headroom: Headroom) =>
     json<Job>(`${job(id)}/shop`, 'PUT', { sheetId, headroom }),
   check: (id: number) => json<Check>(`${job(id)}/check`),
@@ -72,9 +96,11 @@ export const api = {
   work: (id: number, what: 'check' | 'outputs' | 'cut') =>
     json<TaskState>(`${job(id)}/work/${what}`, 'POST'),
   cancel: (task: string) => json<TaskState>(`/api/tasks/${task}`, 'DELETE'),
-  bringIn: async (files: { path: string; file: File }[]) => {
+  /** Brings files in as a new job, or as the next revision of one. */
+  bringIn: async (files: { path: string; file: File }[], again: number | null) => {
     const form = new FormData();
     files.forEach((f) => form.append('files', f.file, f.path));
-    return (await (await send('/api/jobs', { method: 'POST', body: form })).json()) as TaskState;
+    const path = again === null ? '/api/jobs' : `${job(again)}/revisions`;
+    return (await (await send(path, { method: 'POST', body: form })).json()) as TaskState;
   },
 };

@@ -16,10 +16,32 @@ export interface Measured {
   to: Point;
 }
 
+/** Two layers laid over each other in inks that show where they part; mix fades from a to b. */
+export interface Xray {
+  a: string;
+  b: string;
+  mix: number;
+}
+
+/** Something the table should look at: a place in nm, and how much around it. */
+export interface Focus {
+  key: string;
+  x: number;
+  y: number;
+  span: number;
+}
+
 interface ViewState {
   unit: Unit;
   lamp: number;
+  grid: boolean;
+  solid: boolean;
   flipped: boolean;
+  turn: number;
+  xray: Xray | null;
+  focus: Focus | null;
+  /** Whether what a newer revision changed is laid over the board. */
+  showChanges: boolean;
   films: Record<string, Film>;
   measuring: boolean;
   measures: Measured[];
@@ -32,6 +54,14 @@ interface ViewState {
   cycleUnit: () => void;
   setLamp: (lamp: number) => void;
   flip: () => void;
+  rotate: () => void;
+  toggleGrid: () => void;
+  toggleSolid: () => void;
+  setXray: (xray: Xray | null) => void;
+  lookAt: (focus: Focus | null) => void;
+  setShowChanges: (on: boolean) => void;
+  /** Clears what belongs to one station. */
+  leaveStation: () => void;
   cycleFilm: (role: string) => void;
   setFilms: (films: Record<string, Film>) => void;
   setMeasuring: (on: boolean) => void;
@@ -56,10 +86,17 @@ function kept(): { unit: Unit; lamp: number } {
 }
 
 let nextMeasure = 1;
+let nextFocus = 1;
 
 export const useView = create<ViewState>((set) => ({
   ...kept(),
+  grid: false,
+  solid: false,
   flipped: false,
+  turn: 0,
+  xray: null,
+  focus: null,
+  showChanges: true,
   films: {},
   measuring: false,
   measures: [],
@@ -68,10 +105,30 @@ export const useView = create<ViewState>((set) => ({
   part: null,
   operation: 0,
   startJob: () =>
-    set({ films: {}, measures: [], net: null, finding: null, part: null, operation: 0 }),
+    set({
+      films: {},
+      measures: [],
+      net: null,
+      finding: null,
+      part: null,
+      operation: 0,
+      solid: false,
+      turn: 0,
+      xray: null,
+      focus: null,
+    }),
   cycleUnit: () => set((s) => ({ unit: nextUnit(s.unit) })),
   setLamp: (lamp) => set({ lamp }),
   flip: () => set((s) => ({ flipped: !s.flipped })),
+  rotate: () => set((s) => ({ turn: (s.turn + 1) % 4 })),
+  toggleGrid: () => set((s) => ({ grid: !s.grid })),
+  toggleSolid: () => set((s) => ({ solid: !s.solid })),
+  setXray: (xray) => set({ xray }),
+  // Asked again for the same place, the table goes there again.
+  lookAt: (focus) =>
+    set({ focus: focus ? { ...focus, key: `${focus.key} #${nextFocus++}` } : null }),
+  setShowChanges: (showChanges) => set({ showChanges }),
+  leaveStation: () => set({ films: {}, focus: null, xray: null }),
   cycleFilm: (role) => set((s) => ({ films: { ...s.films, [role]: NEXT[s.films[role] ?? 'on'] } })),
   setFilms: (films) => set({ films }),
   setMeasuring: (measuring) => set({ measuring }),

@@ -1,6 +1,7 @@
 import type { Job } from '../api/client';
 import { useView, type Film } from '../store/view';
 import { hexOf, isHatched } from './inks';
+import { firstXray, XrayBar } from './XrayBar';
 
 const WORDS: Record<Film, string> = { on: 'on', dim: 'dimmed', off: 'off' };
 
@@ -16,12 +17,21 @@ export function Films({
 }) {
   const setFilms = useView((s) => s.setFilms);
   const cycle = useView((s) => s.cycleFilm);
+  const xray = useView((s) => s.xray);
+  const setXray = useView((s) => s.setXray);
   const films = [
     ...job.layers.map((l) => ({ role: l.role, words: l.words })),
     { role: holes, words: 'holes' },
   ];
   const show = (wanted: (role: string) => boolean) =>
     setFilms(Object.fromEntries(films.map((f) => [f.role, wanted(f.role) ? 'on' : 'off'])));
+  const solo = (role: string) => {
+    const alone = films.every((f) => (filmOf(f.role) === 'on') === (f.role === role));
+    show((r) => alone || r === role);
+  };
+  if (xray) {
+    return <XrayBar job={job} xray={xray} />;
+  }
   return (
     <div className="border-edge bg-card flex flex-wrap items-center gap-1 border-b px-2 py-1">
       {films.map((f) => {
@@ -33,8 +43,12 @@ export function Films({
             data-state={film}
             data-film={f.role}
             aria-label={`${f.words}: ${WORDS[film]}`}
-            title={`${f.words}: ${WORDS[film]} (click to change)`}
-            onClick={() => {
+            title={`${f.words}: ${WORDS[film]} (click to change, with Shift: this film alone)`}
+            onClick={(e) => {
+              if (e.shiftKey) {
+                solo(f.role);
+                return;
+              }
               setFilms(Object.fromEntries(films.map((g) => [g.role, filmOf(g.role)])));
               cycle(f.role);
             }}
@@ -63,6 +77,7 @@ export function Films({
             ['top', (r) => r.endsWith('-top') || r === 'outline' || r === holes],
             ['bottom', (r) => r.endsWith('-bottom') || r === 'outline' || r === holes],
             ['copper', (r) => r.startsWith('copper') || r === 'outline' || r === holes],
+            ['holes', (r) => r === 'outline' || r === holes],
           ] as [string, (role: string) => boolean][]
         ).map(([name, wanted]) => (
           <button
@@ -74,6 +89,16 @@ export function Films({
             {name}
           </button>
         ))}
+        {job.layers.length > 1 ? (
+          <button
+            type="button"
+            title="Lay two films over each other to see whether they part (X)"
+            className="underline decoration-dotted underline-offset-2 hover:text-ink"
+            onClick={() => setXray(firstXray(job))}
+          >
+            x-ray
+          </button>
+        ) : null}
       </span>
     </div>
   );

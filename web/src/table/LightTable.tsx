@@ -1,13 +1,22 @@
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import { api, type Finding, type Job, type Parts, type Paths, type Under } from '../api/client';
-import { useView, type Film, type Point } from '../store/view';
+import { lazy, Suspense, useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import {
+  api,
+  type Changes,
+  type Finding,
+  type Job,
+  type Parts,
+  type Paths,
+  type Under,
+} from '../api/client';
+import { useView, type Film, type Focus, type Point } from '../store/view';
 import { number } from '../units';
 import { Films } from './Films';
+import { ADDED, REMOVED, XRAY_A, XRAY_B } from './inks';
 import { drawOverlay } from './overlay';
-import { Renderer, tableColor } from './Renderer';
+import { Renderer, tableColor, type FilmDrawing } from './Renderer';
 import { TableBar } from './TableBar';
 import { UnderPointer } from './UnderPointer';
-import { pictureKey, useLayers } from './useLayers';
+import { pictureKey, useChangedFilms, useLayers } from './useLayers';
 import { fit, lookAt, movedTo, pan, toBoard, zoomAbout, type Viewport } from './viewport';
 
 const HOLES = 'holes';
@@ -20,13 +29,8 @@ function countFrame(box: HTMLElement | null): void {
   }
 }
 
-/** Something the table should look at: a place in nm, and how much around it. */
-export interface Focus {
-  key: string;
-  x: number;
-  y: number;
-  span: number;
-}
+/** Three dimensions are a large library: it is fetched when first asked for. */
+const SolidView = lazy(() => import('./SolidView'));
 
 /** The board on the lit table, with whatever the station lays over it. */
 export function LightTable({
@@ -36,6 +40,7 @@ export function LightTable({
   paths,
   focus,
   shown,
+  changes,
 }: {
   job: Job;
   findings: readonly Finding[];
@@ -43,6 +48,7 @@ export function LightTable({
   paths: Paths | null;
   focus: Focus | null;
   shown: Record<string, Film> | null;
+  changes: Changes | null;
 }) {
   const view = useView();
   const frame = useRef<HTMLDivElement>(null);
@@ -54,6 +60,7 @@ export function LightTable({
     cy: 0,
     scale: 1e-5,
     flipped: false,
+    turn: 0,
     width: 0,
     height: 0,
   });
@@ -63,6 +70,7 @@ export function LightTable({
   const [caught, setCaught] = useState<{ at: Point; kind: string } | null>(null);
   const [measureFrom, setMeasureFrom] = useState<Point | null>(null);
   const { meshes, ready, error } = useLayers(job);
+  const changed = useChangedFilms(job, changes);
   const key = `${job.id}:${pictureKey(job)}`;
 
   const filmOf = useCallback(
@@ -71,7 +79,40 @@ export function LightTable({
   );
   const pointed = pointer && !view.measuring ? under.find((u) => u.net >= 0)?.net : undefined;
   const lit = view.net ?? pointed ?? null;
-  const live = useMemo(() => ({ ...port, flipped: view.flipped }), [port, view.flipped]);
+  const live = useMemo(
+    () => ({ ...port, flipped: view.flipped, turn: view.turn }),
+    [port, view.flipped, view.turn],
+  );
+  const drawings = useMemo((): FilmDrawing[] => {
+    if (view.xray) {
+      const { a, b, mix } = view.xray;
+      return [
+        { role: a, film: 'on', ink: XRAY_A, strength: Math.min(1, 2 - 2 * mix) },
+        { role: b, film: 'on', ink: XRAY_B, strength: Math.min(1, 2 * mix) },
+      ];
+    }
+    const films = job.layers.map((l): FilmDrawing => ({ role: l.role, film: filmOf(l.role) }));
+    if (changed.size === 0) {
+      return films;
+    }
+    const under = films.map((f): FilmDrawing => ({ ...f, strength: 0.22 }));
+    const marks = [...changed.keys()]
+      .filter((k) => filmOf(k.replace(/^(added|removed):/, '')) !== 'off')
+      .map((k): FilmDrawing => ({
+        role: k,
+        film: 'on',
+        ink: k.startsWith('added') ? ADDED : REMOVED,
+        strength: 0.95,
+      }));
+    return [...under, ...marks];
+  }, [view.xray, job.layers, filmOf, changed]);
+  const marks = useMemo(
+    (): Point[] => [
+      ...(changes?.holes ?? []),
+      ...(view.focus && view.focus.key.startsWith('found') ? [view.focus] : []),
+    ],
+    [changes, view.focus],
+  );
   const roles = useMemo(
     () => job.layers.map((l) => l.role).filter((r) => filmOf(r) !== 'off'),
     [job.layers, filmOf],
@@ -102,6 +143,10 @@ export function LightTable({
   useEffect(() => {
     meshes.forEach((mesh, role) => renderer.current?.setFilm(role, mesh));
   }, [meshes, key]);
+
+  useEffect(() => {
+    changed.forEach((mesh, role) => renderer.current?.setFilm(role, mesh));
+  }, [changed, key]);
 
   // Size follows the window; the first size, and a new board, fit the board.
   const fitted = useRef('');
@@ -158,10 +203,14 @@ export function LightTable({
         }
       }
       drawn.current = live;
+      // All films at once when they are all there: a large board takes long to draw.
+      if (!ready) {
+        return;
+      }
       renderer.current?.draw(
         live,
-        job.layers.map((l) => ({ role: l.role, film: filmOf(l.role) })),
-        filmOf(HOLES),
+        drawings,
+        view.xray ? 'on' : filmOf(HOLES),
         { net: lit, alone: view.net !== null },
         view.lamp,
       );
@@ -180,6 +229,8 @@ export function LightTable({
           parts,
           part: view.part,
           paths,
+          grid: view.grid,
+          marks,
         });
       }
       countFrame(frame.current);
@@ -190,12 +241,15 @@ export function LightTable({
     const request = requestAnimationFrame(() => draw.current());
     return () => cancelAnimationFrame(request);
   }, [
+    ready,
     live.flipped,
+    live.turn,
     live.width,
     live.height,
-    job.layers,
+    drawings,
     filmOf,
     meshes,
+    marks,
     view,
     lit,
     findings,
@@ -265,7 +319,7 @@ export function LightTable({
       const dy = e.clientY - drag.current.y;
       if (drag.current.moved || Math.hypot(dx, dy) > 3) {
         drag.current = { x: e.clientX, y: e.clientY, moved: true };
-        setPort((p) => ({ ...pan({ ...p, flipped: view.flipped }, dx, dy) }));
+        setPort((p) => ({ ...pan({ ...p, flipped: view.flipped, turn: view.turn }, dx, dy) }));
       }
       return;
     }
@@ -322,7 +376,7 @@ export function LightTable({
         const factor = Math.exp(-e.deltaY * 0.0016);
         setPort((p) => ({
           ...zoomAbout(
-            { ...p, flipped: view.flipped },
+            { ...p, flipped: view.flipped, turn: view.turn },
             e.clientX - box.left,
             e.clientY - box.top,
             factor,
@@ -330,7 +384,7 @@ export function LightTable({
         }));
       }
     },
-    [view.flipped],
+    [view.flipped, view.turn],
   );
   useEffect(() => {
     const box = frame.current;
@@ -338,7 +392,18 @@ export function LightTable({
     return () => box?.removeEventListener('wheel', onWheel);
   }, [onWheel]);
 
-  const fitBoard = useCallback(() => setPort((p) => fit(p, job.board)), [job.board]);
+  const fitBoard = useCallback(
+    () => setPort((p) => fit({ ...p, turn: view.turn }, job.board)),
+    [job.board, view.turn],
+  );
+  // A turned board is laid out anew, as it may not fit any more.
+  const turned = useRef(0);
+  useEffect(() => {
+    if (turned.current !== view.turn) {
+      turned.current = view.turn;
+      fitBoard();
+    }
+  }, [view.turn, fitBoard]);
   const onKey = (e: React.KeyboardEvent) => {
     const step = 60;
     const moves: Record<string, [number, number]> = {
@@ -350,7 +415,7 @@ export function LightTable({
     const move = moves[e.key];
     if (move) {
       e.preventDefault();
-      setPort((p) => pan({ ...p, flipped: view.flipped }, move[0], move[1]));
+      setPort((p) => pan({ ...p, flipped: view.flipped, turn: view.turn }, move[0], move[1]));
     } else if (e.key === '+' || e.key === '-') {
       setPort((p) => zoomAbout(p, p.width / 2, p.height / 2, e.key === '+' ? 1.3 : 1 / 1.3));
     } else if (e.key === 'Home') {
@@ -362,6 +427,22 @@ export function LightTable({
     }
   };
 
+  if (view.solid) {
+    return (
+      <div className="flex h-full min-w-0 flex-col">
+        <Suspense
+          fallback={
+            <p role="status" className="grow p-4">
+              Building the board …
+            </p>
+          }
+        >
+          <SolidView job={job} />
+        </Suspense>
+        <TableBar onFit={fitBoard} readout={`— ${view.unit}`} />
+      </div>
+    );
+  }
   return (
     <div className="flex h-full min-w-0 flex-col">
       <Films job={job} filmOf={filmOf} holes={HOLES} />
@@ -372,6 +453,7 @@ export function LightTable({
         aria-label="Light table: drag to move, wheel to zoom, arrow keys, plus and minus"
         data-ready={ready}
         data-scale={live.scale}
+        data-turn={live.turn}
         style={{ background: tableColor(view.lamp) }}
         data-center={`${Math.round(live.cx)},${Math.round(live.cy)}`}
         className={`relative min-h-0 grow overflow-hidden ${view.measuring ? 'cursor-crosshair' : 'cursor-grab active:cursor-grabbing'}`}

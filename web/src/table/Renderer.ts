@@ -1,13 +1,15 @@
 import type { Hole } from '../api/client';
 import type { Film } from '../store/view';
-import { inkOf, isHatched } from './inks';
-import type { Mesh } from './layers';
-import type { Viewport } from './viewport';
+import { inkOf, isHatched, type Ink } from './inks';
+import { capsule, COARSE_UM, FINE_UM, Vertices, type Large, type Mesh, type Tile } from './layers';
+import { axes, toBoard, type Extent, type Viewport } from './viewport';
 
-/** One film to draw. */
+/** One film to draw; an ink and strength of its own where it is not to have the usual ones. */
 export interface FilmDrawing {
   role: string;
   film: Film;
+  ink?: Ink;
+  strength?: number;
 }
 
 function tableTone(lamp: number): [number, number, number] {
@@ -27,14 +29,18 @@ export interface Light {
   alone: boolean;
 }
 
+/** A coarse film serves while its error stays below this many pixels. */
+const COARSE_PX = 0.5;
+
 /** Widest ring of ink in a hole, nm. */
 const RING_NM = 50_000;
 
 const VERTEX = `#version 300 es
 in vec2 place;
-uniform vec2 scale;
+uniform mat2 view;
 uniform vec2 shift;
-void main() { gl_Position = vec4(place * scale + shift, 0.0, 1.0); }`;
+uniform float depth;
+void main() { gl_Position = vec4(view * place + shift, depth, 1.0); }`;
 
 const FRAGMENT = `#version 300 es
 precision mediump float;
@@ -54,13 +60,15 @@ void main() {
 interface Buffered {
   array: WebGLVertexArrayObject;
   buffer: WebGLBuffer;
-  count: number;
-  nets: Mesh['nets'];
+  mesh: Mesh;
+  /** The fine mesh of a large film, made when the view first comes near enough to need it. */
+  fine: Buffered | null;
 }
 
 /**
  * Draws films on the lit table with WebGL 2. Inks multiply what lies under them, so their order does
- * not matter; holes are punched through all of them last.
+ * not matter; holes are punched through all of them last. Each film has a depth of its own and is
+ * drawn only where nothing lies at that depth yet, so pieces of a film that overlap ink once.
  */
 export class Renderer {
   private readonly gl: WebGL2RenderingContext;
@@ -69,19 +77,26 @@ export class Renderer {
   private readonly uniforms: Record<string, WebGLUniformLocation | null> = {};
   private holes: Buffered | null = null;
   private rings: Buffered | null = null;
+  private layer = 0;
+  private pixelsPerUm = 0;
+  private seen: Extent = { minX: 0, minY: 0, maxX: 0, maxY: 0 };
 
   constructor(
     canvas: HTMLCanvasElement,
     private readonly originX: number,
     private readonly originY: number,
   ) {
-    const gl = canvas.getContext('webgl2', { antialias: true, preserveDrawingBuffer: true });
+    const gl = canvas.getContext('webgl2', {
+      antialias: true,
+      depth: true,
+      preserveDrawingBuffer: true,
+    });
     if (!gl) {
       throw new Error('This browser has no WebGL 2, which the light table needs.');
     }
     this.gl = gl;
     this.program = this.link();
-    for (const name of ['scale', 'shift', 'ink', 'strength', 'hatch']) {
+    for (const name of ['view', 'shift', 'depth', 'ink', 'strength', 'hatch']) {
       this.uniforms[name] = gl.getUniformLocation(this.program, name);
     }
     gl.enable(gl.BLEND);
@@ -109,34 +124,28 @@ export class Renderer {
     return program;
   }
 
-  private buffered(positions: Float32Array, nets: Mesh['nets']): Buffered {
+  private buffered(mesh: Mesh): Buffered {
     const { gl } = this;
     const array = gl.createVertexArray();
     const buffer = gl.createBuffer();
     gl.bindVertexArray(array);
     gl.bindBuffer(gl.ARRAY_BUFFER, buffer);
-    gl.bufferData(gl.ARRAY_BUFFER, positions, gl.STATIC_DRAW);
+    gl.bufferData(gl.ARRAY_BUFFER, mesh.positions, gl.STATIC_DRAW);
     const place = gl.getAttribLocation(this.program, 'place');
     gl.enableVertexAttribArray(place);
     gl.vertexAttribPointer(place, 2, gl.FLOAT, false, 0, 0);
-    return { array, buffer, count: positions.length / 2, nets };
+    return { array, buffer, mesh, fine: null };
   }
 
   setFilm(role: string, mesh: Mesh): void {
-    this.films.set(role, this.buffered(mesh.positions, mesh.nets));
+    this.release(this.films.get(role) ?? null);
+    this.films.set(role, this.buffered(mesh));
   }
 
   setHoles(holes: readonly Hole[]): void {
-    const shapes = (inset: 0 | -1) =>
-      new Float32Array(
-        holes.flatMap((h) => {
-          const ring = Math.min(RING_NM, h.diameter * 0.08);
-          return capsule(h, this.originX, this.originY, h.diameter / 2 + inset * ring);
-        }),
-      );
     // The ring of ink lies within the hole, so that it hides no copper.
-    this.rings = this.buffered(shapes(0), new Map());
-    this.holes = this.buffered(shapes(-1), new Map());
+    this.rings = this.buffered(holeMesh(holes, this.originX, this.originY));
+    this.holes = this.buffered(holeMesh(holes, this.originX, this.originY, RING_NM));
   }
 
   draw(
@@ -151,24 +160,40 @@ export class Renderer {
     gl.viewport(0, 0, view.width * ratio, view.height * ratio);
     const table = tableTone(lamp);
     gl.clearColor(...table, 1);
-    gl.clear(gl.COLOR_BUFFER_BIT);
+    gl.clearDepth(1);
+    gl.clear(gl.COLOR_BUFFER_BIT | gl.DEPTH_BUFFER_BIT);
+    gl.enable(gl.DEPTH_TEST);
+    gl.depthFunc(gl.LESS);
+    this.layer = 0;
+    this.pixelsPerUm = view.scale * 1000;
+    const corners = [toBoard(view, 0, 0), toBoard(view, view.width, view.height)] as const;
+    const um = (k: 0 | 1, origin: number) => corners.map((c) => (c[k] - origin) / 1000);
+    this.seen = {
+      minX: Math.min(...um(0, this.originX)),
+      maxX: Math.max(...um(0, this.originX)),
+      minY: Math.min(...um(1, this.originY)),
+      maxY: Math.max(...um(1, this.originY)),
+    };
     gl.useProgram(this.program);
-    const side = view.flipped ? -1 : 1;
-    const sx = (side * 2000 * view.scale) / view.width;
+    const [xx, xy, yx, yy] = axes(view);
+    const sx = (2000 * view.scale) / view.width;
     const sy = (2000 * view.scale) / view.height;
-    gl.uniform2f(this.uniforms['scale'] ?? null, sx, sy);
+    // Column by column: where the board's x goes, then its y.
+    gl.uniformMatrix2fv(this.uniforms['view'] ?? null, false, [xx * sx, yx * sy, xy * sx, yy * sy]);
+    const ox = (this.originX - view.cx) / 1000;
+    const oy = (this.originY - view.cy) / 1000;
     gl.uniform2f(
       this.uniforms['shift'] ?? null,
-      ((this.originX - view.cx) / 1000) * sx,
-      ((this.originY - view.cy) / 1000) * sy,
+      (xx * ox + xy * oy) * sx,
+      (yx * ox + yy * oy) * sy,
     );
     gl.blendFunc(gl.DST_COLOR, gl.ZERO);
     for (const f of films) {
-      const film = this.films.get(f.role);
-      if (film && f.film !== 'off') {
+      const film = f.film === 'off' ? undefined : this.film(f.role);
+      if (film) {
         const faded = light.alone && f.role.startsWith('copper-');
-        const strength = f.film === 'dim' ? 0.25 : faded ? 0.45 : 0.95;
-        this.paint(inkOf(f.role), strength, isHatched(f.role));
+        const strength = f.strength ?? (f.film === 'dim' ? 0.25 : faded ? 0.45 : 0.95);
+        this.paint(f.ink ?? inkOf(f.role), strength, !f.ink && isHatched(f.role));
         this.all(film);
       }
     }
@@ -184,14 +209,15 @@ export class Renderer {
   private lightNet(films: readonly FilmDrawing[], net: number): void {
     const { gl } = this;
     for (const f of films) {
-      const film = this.films.get(f.role);
-      if (film && f.film !== 'off' && f.role.startsWith('copper-')) {
+      const film = f.film !== 'off' && f.role.startsWith('copper-') ? this.film(f.role) : undefined;
+      if (film) {
         const [r, g, b] = inkOf(f.role);
-        this.paint([r * 0.8, g * 0.72, b * 0.72], 1, false);
+        this.paint([r * 0.8, g * 0.72, b * 0.72], 0.5, false);
         gl.bindVertexArray(film.array);
-        for (const range of film.nets.get(net) ?? []) {
+        for (const range of film.mesh.nets.get(net) ?? []) {
           gl.drawArrays(gl.TRIANGLES, range.start, range.count);
         }
+        film.mesh.large.filter((l) => l.net === net).forEach((l) => this.masked(l));
       }
     }
   }
@@ -212,44 +238,73 @@ export class Renderer {
     gl.uniform3f(this.uniforms['ink'] ?? null, color[0], color[1], color[2]);
     gl.uniform1f(this.uniforms['strength'] ?? null, strength);
     gl.uniform1f(this.uniforms['hatch'] ?? null, hatch ? 1 : 0);
+    this.layer += 1;
+    gl.uniform1f(this.uniforms['depth'] ?? null, 0.9 - this.layer / 100);
   }
 
   private all(what: Buffered): void {
     this.gl.bindVertexArray(what.array);
-    this.gl.drawArrays(this.gl.TRIANGLES, 0, what.count);
+    for (const t of what.mesh.tiles) {
+      if (this.inView(t)) {
+        this.gl.drawArrays(this.gl.TRIANGLES, t.start, t.count);
+      }
+    }
+    what.mesh.large.forEach((l) => this.masked(l));
+  }
+
+  private inView(t: Tile): boolean {
+    const v = this.seen;
+    return t.maxX >= v.minX && t.minX <= v.maxX && t.maxY >= v.minY && t.minY <= v.maxY;
+  }
+
+  /** Lays the holes down without ink; at their depth nothing more is drawn. */
+  private masked({ mask, fill }: Large): void {
+    const { gl } = this;
+    gl.colorMask(false, false, false, false);
+    gl.drawArrays(gl.TRIANGLES, mask.start, mask.count);
+    gl.colorMask(true, true, true, true);
+    gl.drawArrays(gl.TRIANGLES, fill.start, fill.count);
+  }
+
+  private release(what: Buffered | null): void {
+    if (what) {
+      this.gl.deleteBuffer(what.buffer);
+      this.gl.deleteVertexArray(what.array);
+      this.release(what.fine);
+    }
+  }
+
+  /** The coarse film from afar, the fine one from near. */
+  private film(role: string): Buffered | undefined {
+    const film = this.films.get(role);
+    if (!film?.mesh.fine || COARSE_UM * this.pixelsPerUm < COARSE_PX) {
+      return film;
+    }
+    film.fine ??= this.buffered(film.mesh.fine());
+    return film.fine;
   }
 
   /** Gives back what the graphics system holds. */
   dispose(): void {
     for (const b of [...this.films.values(), this.holes, this.rings]) {
-      if (b) {
-        this.gl.deleteBuffer(b.buffer);
-        this.gl.deleteVertexArray(b.array);
-      }
+      this.release(b);
     }
     this.films.clear();
     this.gl.deleteProgram(this.program);
   }
 }
 
-/** A hole or slot as triangles: a fan about its middle. Radius in nm. */
-function capsule(h: Hole, ox: number, oy: number, r: number): number[] {
-  const radius = r / 1000;
-  const angle = Math.atan2(h.y1 - h.y0, h.x1 - h.x0);
-  const points: [number, number][] = [];
-  const n = 24;
-  for (let half = 0; half < 2; half++) {
-    const x = ((half === 0 ? h.x1 : h.x0) - ox) / 1000;
-    const y = ((half === 0 ? h.y1 : h.y0) - oy) / 1000;
-    for (let i = 0; i <= n; i++) {
-      const a = angle - Math.PI / 2 + half * Math.PI + (Math.PI * i) / n;
-      points.push([x + radius * Math.cos(a), y + radius * Math.sin(a)]);
-    }
+/** Holes as a mesh; each smaller by a ring of at most so many nm, and never by much of itself. */
+export function holeMesh(holes: readonly Hole[], ox: number, oy: number, inset = 0): Mesh {
+  const vertices = new Vertices();
+  for (const h of holes) {
+    const radius = (h.diameter / 2 - Math.min(inset, h.diameter * 0.08)) / 1000;
+    const ends = [h.x0 - ox, h.y0 - oy, h.x1 - ox, h.y1 - oy].map((nm) => nm / 1000);
+    capsule(ends as [number, number, number, number], radius, FINE_UM, vertices);
   }
-  const mx = ((h.x0 + h.x1) / 2 - ox) / 1000;
-  const my = ((h.y0 + h.y1) / 2 - oy) / 1000;
-  return points.flatMap((p, i) => {
-    const q = points[(i + 1) % points.length] ?? p;
-    return [mx, my, p[0], p[1], q[0], q[1]];
-  });
+  const positions = vertices.done();
+  const plain = positions.length / 2;
+  const everywhere = { minX: -Infinity, minY: -Infinity, maxX: Infinity, maxY: Infinity };
+  const tiles = [{ start: 0, count: plain, ...everywhere }];
+  return { positions, plain, tiles, nets: new Map(), large: [] };
 }

@@ -10,8 +10,8 @@ export function TableBar({ onFit, readout }: { onFit: () => void; readout: strin
   const dx = last ? last.to.x - last.from.x : 0;
   const dy = last ? last.to.y - last.from.y : 0;
   return (
-    <div className="border-edge bg-card flex items-center gap-1.5 border-t px-2 py-1">
-      <output aria-label="Pointer position" className="num w-52 shrink-0 whitespace-pre">
+    <div className="border-edge bg-card flex items-center gap-0.5 border-t px-2 py-1 whitespace-nowrap">
+      <output aria-label="Pointer position" className="num w-40 shrink-0 whitespace-pre">
         {readout}
       </output>
       <Button look="quiet" onClick={view.cycleUnit} title="Change the unit (U)">
@@ -26,7 +26,26 @@ export function TableBar({ onFit, readout }: { onFit: () => void; readout: strin
         onClick={view.flip}
         title="See it from below (B)"
       >
-        From below
+        Below
+      </Button>
+      <Button look="quiet" onClick={view.rotate} title="Turn the board by a quarter (R)">
+        Turn
+      </Button>
+      <Button
+        look={view.grid ? 'plain' : 'quiet'}
+        aria-pressed={view.grid}
+        onClick={view.toggleGrid}
+        title="Show a grid (G)"
+      >
+        Grid
+      </Button>
+      <Button
+        look={view.solid ? 'plain' : 'quiet'}
+        aria-pressed={view.solid}
+        onClick={view.toggleSolid}
+        title="The board as it will look (S)"
+      >
+        Solid
       </Button>
       <Button
         look={view.measuring ? 'plain' : 'quiet'}
@@ -50,7 +69,7 @@ export function TableBar({ onFit, readout }: { onFit: () => void; readout: strin
           Remove
         </Button>
       ) : null}
-      <span className="text-faint ml-auto flex items-center gap-2">
+      <span className="text-faint ml-auto flex items-center gap-2 pr-1">
         Lamp
         <Slider
           label="Lamp brightness"

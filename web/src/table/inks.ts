@@ -31,6 +31,18 @@ export function inkOf(role: string): Ink {
   return ink(hexOf(role));
 }
 
+/** The two inks of an x-ray: where both lie they make near black, where they part a fringe shows. */
+export const XRAY_A: Ink = ink('#e3a04a');
+export const XRAY_B: Ink = ink('#5b8fc0');
+
+/** What a newer revision added and took away. */
+export const ADDED: Ink = ink('#1f7a70');
+export const REMOVED: Ink = ink('#b8487e');
+
+export function hexOfInk([r, g, b]: Ink): string {
+  return `rgb(${[r, g, b].map((c) => Math.round(c * 255)).join(' ')})`;
+}
+
 export function isHatched(role: string): boolean {
   return role.startsWith('mask-');
 }

@@ -1,7 +1,7 @@
 import type { Finding, Parts, Paths } from '../api/client';
 import type { Measured, Point } from '../store/view';
-import { length, type Unit } from '../units';
-import { toScreen, type Viewport } from './viewport';
+import { length, nmPer, type Unit } from '../units';
+import { gridStep, toBoard, toScreen, type Viewport } from './viewport';
 
 /** What is drawn over the films. */
 export interface OverlayScene {
@@ -13,6 +13,8 @@ export interface OverlayScene {
   parts: Parts | null;
   part: string | null;
   paths: Paths | null;
+  grid: boolean;
+  marks: readonly Point[];
 }
 
 const COLORS: Record<string, string> = { stop: '#93281a', look: '#7d5600', note: '#45566b' };
@@ -27,6 +29,12 @@ export function drawOverlay(
   const ratio = window.devicePixelRatio || 1;
   g.setTransform(ratio, 0, 0, ratio, 0, 0);
   g.clearRect(0, 0, view.width, view.height);
+  if (scene.grid) {
+    drawGrid(g, view, scene.unit);
+  }
+  for (const m of scene.marks) {
+    drawMark(g, view, m);
+  }
   if (scene.paths) {
     drawPaths(g, view, scene.paths);
   }
@@ -52,6 +60,48 @@ export function drawOverlay(
   if (chosen) {
     drawCaliper(g, view, chosen, scene.unit);
     drawFlag(g, view, chosen, true);
+  }
+}
+
+/** Lines a round number of units apart, every tenth stronger, and how far apart they are. */
+function drawGrid(g: CanvasRenderingContext2D, v: Viewport, unit: Unit): void {
+  const step = gridStep(v.scale, nmPer(unit));
+  const [ax, ay] = toBoard(v, 0, 0);
+  const [bx, by] = toBoard(v, v.width, v.height);
+  for (const strong of [false, true]) {
+    g.strokeStyle = strong ? 'rgba(60, 50, 38, 0.28)' : 'rgba(60, 50, 38, 0.12)';
+    g.lineWidth = 1;
+    g.beginPath();
+    for (const across of [true, false]) {
+      const low = across ? Math.min(ax, bx) : Math.min(ay, by);
+      const high = across ? Math.max(ax, bx) : Math.max(ay, by);
+      for (let n = Math.ceil(low / step); n * step <= high; n++) {
+        if ((n % 10 === 0) === strong) {
+          const at = n * step;
+          const from = across ? toScreen(v, at, ay) : toScreen(v, ax, at);
+          const to = across ? toScreen(v, at, by) : toScreen(v, bx, at);
+          g.moveTo(...from);
+          g.lineTo(...to);
+        }
+      }
+    }
+    g.stroke();
+  }
+  label(g, v.width - 62, v.height - 16, `grid ${length(step, unit)}`, 'right');
+}
+
+/** A ring around a place that something was found or changed at. */
+function drawMark(g: CanvasRenderingContext2D, v: Viewport, at: Point): void {
+  const [x, y] = toScreen(v, at.x, at.y);
+  for (const [color, width] of [
+    ['#fffdf8', 4.5],
+    ['#7a2f5d', 2],
+  ] as const) {
+    g.strokeStyle = color;
+    g.lineWidth = width;
+    g.beginPath();
+    g.arc(x, y, 13, 0, 2 * Math.PI);
+    g.stroke();
   }
 }
 
@@ -123,15 +173,22 @@ function jaws(g: CanvasRenderingContext2D, ax: number, ay: number, bx: number, b
   }
 }
 
-function label(g: CanvasRenderingContext2D, x: number, y: number, text: string): void {
+function label(
+  g: CanvasRenderingContext2D,
+  x: number,
+  y: number,
+  text: string,
+  side: 'center' | 'right' = 'center',
+): void {
   g.font = FONT;
   const w = g.measureText(text).width + 12;
+  const middle = side === 'right' ? x + 54 - w / 2 : x;
   g.fillStyle = '#2f2a24';
-  g.fillRect(x - w / 2, y - 10, w, 20);
+  g.fillRect(middle - w / 2, y - 10, w, 20);
   g.fillStyle = '#fffdf8';
   g.textAlign = 'center';
   g.textBaseline = 'middle';
-  g.fillText(text, x, y + 0.5);
+  g.fillText(text, middle, y + 0.5);
 }
 
 function drawMeasure(
@@ -185,7 +242,11 @@ function drawParts(
     const color = !p.fitted ? '#8a7f6d' : p.side === 'bottom' ? '#1c5a63' : '#2f2a24';
     const arm = Math.max(5, Math.min(14, 0.9e6 * v.scale));
     const a = (p.rotationDeg * Math.PI) / 180;
-    const side = v.flipped ? -1 : 1;
+    const [tx, ty] = toScreen(
+      v,
+      p.x + (Math.cos(a) * arm * 1.9) / v.scale,
+      p.y + (Math.sin(a) * arm * 1.9) / v.scale,
+    );
     g.strokeStyle = color;
     g.lineWidth = isChosen ? 3 : 1.5;
     g.setLineDash(p.fitted ? [] : [2, 2]);
@@ -197,7 +258,7 @@ function drawParts(
     g.stroke();
     g.beginPath();
     g.moveTo(x, y);
-    g.lineTo(x + side * Math.cos(a) * arm * 1.9, y - Math.sin(a) * arm * 1.9);
+    g.lineTo(tx, ty);
     g.stroke();
     g.setLineDash([]);
     if (p.pin1X !== undefined && p.pin1Y !== undefined) {

@@ -1,11 +1,12 @@
 import { useQueries, type UseQueryResult } from '@tanstack/react-query';
 import { useCallback } from 'react';
-import { api, type Job } from '../api/client';
+import { api, type Changes, type Job } from '../api/client';
 import { decode, type Mesh } from './layers';
 
 /** What a job's pictures depend on: its files and their roles. */
 export function pictureKey(job: Job): string {
-  return `${job.revision}:${job.files.map((f) => `${f.path}=${f.role}`).join('|')}`;
+  const of = (f: Job['files'][number]) => `${f.path}=${f.role} ${f.numbers} ${f.applied}`;
+  return `${job.revision}:${job.files.map(of).join('|')}`;
 }
 
 /** The meshes of a job's layers by role, as far as they have arrived. */
@@ -13,6 +14,28 @@ export interface Layers {
   meshes: Map<string, Mesh>;
   ready: boolean;
   error: string;
+}
+
+/** What the newest revision added and took away, as films; empty while that is not asked for. */
+export function useChangedFilms(job: Job, changes: Changes | null): Map<string, Mesh> {
+  const key = pictureKey(job);
+  const wanted = (changes?.layers ?? []).flatMap((l) =>
+    (['added', 'removed'] as const).map((which) => ({ ...l, which })),
+  );
+  const combine = useCallback((results: UseQueryResult<[string, Mesh]>[]) => {
+    return new Map(results.flatMap((r) => (r.data ? [r.data] : [])));
+  }, []);
+  return useQueries({
+    queries: wanted.map((w) => ({
+      queryKey: ['changed', job.id, w.index, w.which, key],
+      queryFn: async (): Promise<[string, Mesh]> => [
+        `${w.which}:${w.role}`,
+        decode(await api.changed(job.id, w.index, w.which), job.board.minX, job.board.minY),
+      ],
+      staleTime: Infinity,
+    })),
+    combine,
+  });
 }
 
 export function useLayers(job: Job): Layers {

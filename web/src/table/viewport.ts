@@ -1,9 +1,13 @@
-/** Where the light table looks: the place in the middle, and how many pixels a nanometre takes. */
+/**
+ * Where the light table looks: the place in the middle, how many pixels a nanometre takes, whether
+ * the board is seen from below, and by how many quarter turns it is turned counter-clockwise.
+ */
 export interface Viewport {
   cx: number;
   cy: number;
   scale: number;
   flipped: boolean;
+  turn: number;
   width: number;
   height: number;
 }
@@ -17,16 +21,34 @@ export interface Extent {
 
 const CLOSEST = 2e-3;
 const FARTHEST = 1e-7;
+const COS = [1, 0, -1, 0];
+const SIN = [0, 1, 0, -1];
+
+/** What a board's x and y become on the screen, y up: [xx, xy, yx, yy]. */
+export function axes(v: Viewport): [number, number, number, number] {
+  const side = v.flipped ? -1 : 1;
+  const c = COS[v.turn & 3] ?? 1;
+  const s = SIN[v.turn & 3] ?? 0;
+  return [c * side, -s, s * side, c];
+}
 
 /** Nanometres to pixels, y down. */
 export function toScreen(v: Viewport, x: number, y: number): [number, number] {
-  const side = v.flipped ? -1 : 1;
-  return [v.width / 2 + side * (x - v.cx) * v.scale, v.height / 2 - (y - v.cy) * v.scale];
+  const [xx, xy, yx, yy] = axes(v);
+  const dx = x - v.cx;
+  const dy = y - v.cy;
+  return [
+    v.width / 2 + (xx * dx + xy * dy) * v.scale,
+    v.height / 2 - (yx * dx + yy * dy) * v.scale,
+  ];
 }
 
 export function toBoard(v: Viewport, px: number, py: number): [number, number] {
-  const side = v.flipped ? -1 : 1;
-  return [v.cx + (side * (px - v.width / 2)) / v.scale, v.cy - (py - v.height / 2) / v.scale];
+  const [xx, xy, yx, yy] = axes(v);
+  const u = (px - v.width / 2) / v.scale;
+  const w = -(py - v.height / 2) / v.scale;
+  // The axes are a mirror image and a turn: their inverse is their transpose.
+  return [v.cx + xx * u + yx * w, v.cy + xy * u + yy * w];
 }
 
 /** Zooms so that the place under the pointer stays there. */
@@ -39,15 +61,16 @@ export function zoomAbout(v: Viewport, px: number, py: number, factor: number): 
 }
 
 export function pan(v: Viewport, dx: number, dy: number): Viewport {
-  const side = v.flipped ? -1 : 1;
-  return { ...v, cx: v.cx - (side * dx) / v.scale, cy: v.cy + dy / v.scale };
+  const [cx, cy] = toBoard(v, v.width / 2 - dx, v.height / 2 - dy);
+  return { ...v, cx, cy };
 }
 
 /** The whole extent in view with a margin of eight per cent. */
 export function fit(v: Viewport, e: Extent): Viewport {
   const w = Math.max(1, e.maxX - e.minX);
   const h = Math.max(1, e.maxY - e.minY);
-  const scale = Math.min(v.width / w, v.height / h) * 0.84;
+  const [across, up] = v.turn & 1 ? [h, w] : [w, h];
+  const scale = Math.min(v.width / across, v.height / up) * 0.84;
   return { ...v, scale, cx: (e.minX + e.maxX) / 2, cy: (e.minY + e.maxY) / 2 };
 }
 
@@ -67,7 +90,10 @@ const STRONGEST_ZOOM = 4;
 export function movedTo(drawn: Viewport, now: Viewport): string | null {
   const k = now.scale / drawn.scale;
   const comparable =
-    drawn.flipped === now.flipped && drawn.width === now.width && drawn.height === now.height;
+    drawn.flipped === now.flipped &&
+    drawn.turn === now.turn &&
+    drawn.width === now.width &&
+    drawn.height === now.height;
   const [dx, dy] = toBoard(drawn, 0, 0);
   const [tx, ty] = toScreen(now, dx, dy);
   const [mx, my] = toScreen(now, drawn.cx, drawn.cy);
@@ -78,4 +104,12 @@ export function movedTo(drawn: Viewport, now: Viewport): string | null {
     return null;
   }
   return `matrix(${k}, 0, 0, ${k}, ${tx}, ${ty})`;
+}
+
+/** The spacing of a grid in the unit of {@code unitNm}: 1, 2 or 5 by tens, 12 px or more apart. */
+export function gridStep(scale: number, unitNm: number): number {
+  const least = 12 / scale / unitNm;
+  const ten = 10 ** Math.floor(Math.log10(least));
+  const step = [1, 2, 5, 10].find((k) => k * ten >= least * (1 - 1e-9)) ?? 10;
+  return step * ten * unitNm;
 }

@@ -44,7 +44,7 @@ function stops(job: Job, sheet: Sheet | undefined, cuts: readonly Cut[]): Stop[]
       says:
         doubtful > 0
           ? `${doubtful} of ${job.files.length} files doubtful`
-          : `${job.files.length} files${job.problems.length > 0 ? `, ${job.problems.length} problems` : ''}`,
+          : `${job.files.length} files${job.problems.length > 0 ? `, ${job.problems.length} problem${job.problems.length === 1 ? '' : 's'}` : ''}`,
     },
     {
       station: 'look-over',

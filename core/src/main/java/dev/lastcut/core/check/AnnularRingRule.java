@@ -2,6 +2,7 @@ package dev.lastcut.core.check;
 
 import dev.lastcut.core.board.Hole;
 import dev.lastcut.core.capability.LimitKey;
+import dev.lastcut.core.connectivity.BoardGeometry;
 import dev.lastcut.core.connectivity.CopperNode;
 import dev.lastcut.core.geometry.Distances;
 import dev.lastcut.core.geometry.Geo;
@@ -51,7 +52,7 @@ final class AnnularRingRule implements Rule {
             }
             Ring worst = null;
             for (int layer = 0; layer < c.board().copper().size(); layer++) {
-                Optional<Measure> ring = ring(c, h, layer, limit);
+                Optional<Measure> ring = ring(c.geometry(), h, layer, limit);
                 if (ring.isPresent() && (worst == null || ring.get().nm() < worst.measure().nm())) {
                     worst = new Ring(ring.get(), layer);
                 }
@@ -64,16 +65,20 @@ final class AnnularRingRule implements Rule {
     }
 
     /** A plated hole that the outline cuts through is meant to be cut. */
-    private static boolean isCastellation(Hole h, Geometry edge) {
+    static boolean isCastellation(Hole h, Geometry edge) {
         return !edge.isEmpty() && edge.distance(Geo.line(h.from(), h.to())) < h.diameter() / 2.0;
     }
 
-    private static Optional<Measure> ring(CheckContext c, Hole h, int layer, double limit) {
-        Geometry wall = h.shape(c.geometry().flattener());
+    /**
+     * The ring of a hole on a copper layer where it is narrower than {@code limit}, else some
+     * greater measure; empty where the hole has no copper on that layer.
+     */
+    static Optional<Measure> ring(BoardGeometry geometry, Hole h, int layer, double limit) {
+        Geometry wall = h.shape(geometry.flattener());
         Envelope window = Geo.expanded(wall.getEnvelopeInternal(), 2 * limit + h.diameter());
         List<Geometry> copper = new ArrayList<>();
         boolean touches = false;
-        for (CopperNode n : c.geometry().nets().near(layer, window)) {
+        for (CopperNode n : geometry.nets().near(layer, window)) {
             boolean here = n.polygon().intersects(wall);
             touches |= here;
             if (here) {

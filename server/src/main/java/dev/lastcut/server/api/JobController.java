@@ -39,6 +39,11 @@ class JobController {
 
     record RoleChoice(String path, String role) {}
 
+    record CorrectionChoice(String path, boolean apply) {}
+
+    /** {@code format} in words for drill files, {@code unitNm} for drawings. */
+    record NumberChoice(String path, String format, double unitNm) {}
+
     record ShopChoice(String sheetId, HeadroomJson headroom) {}
 
     @GetMapping
@@ -50,6 +55,23 @@ class JobController {
     @PostMapping(consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
     TaskState bringIn(@RequestParam("files") List<MultipartFile> files)
             throws IOException, UnusablePackException {
+        List<Pack.PackFile> given = given(files);
+        Pack pack = PackReader.fromLoose(packName(given), given);
+        return tasks.start(task -> String.valueOf(jobs.bringIn(pack, task)));
+    }
+
+    /** Starts reading newer files of a job; the task's result is the new revision's number. */
+    @PostMapping(path = "/{id}/revisions", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
+    TaskState bringInAgain(@PathVariable long id, @RequestParam("files") List<MultipartFile> files)
+            throws IOException, UnusablePackException {
+        jobs.job(id);
+        List<Pack.PackFile> given = given(files);
+        Pack pack = PackReader.fromLoose(packName(given), given);
+        return tasks.start(task -> String.valueOf(jobs.bringInAgain(id, pack, task)));
+    }
+
+    private static List<Pack.PackFile> given(List<MultipartFile> files)
+            throws IOException, UnusablePackException {
         List<Pack.PackFile> given = new ArrayList<>();
         for (MultipartFile f : files) {
             String name = f.getOriginalFilename();
@@ -58,8 +80,7 @@ class JobController {
         if (given.isEmpty()) {
             throw new UnusablePackException("No file arrived: drop a zip, a folder or the files.");
         }
-        Pack pack = PackReader.fromLoose(packName(given), given);
-        return tasks.start(task -> String.valueOf(jobs.bringIn(pack, task)));
+        return given;
     }
 
     /** A folder's own name, else the first file's without its ending. */
@@ -79,6 +100,29 @@ class JobController {
     JobView role(@PathVariable long id, @RequestBody RoleChoice choice) {
         jobs.chooseRole(
                 id, choice.path(), Optional.ofNullable(choice.role()).filter(r -> !r.isEmpty()));
+        return job(id);
+    }
+
+    /** Moves a file as proposed, or back. */
+    @PutMapping("/{id}/correction")
+    JobView correction(@PathVariable long id, @RequestBody CorrectionChoice choice) {
+        jobs.correct(id, choice.path(), choice.apply());
+        return job(id);
+    }
+
+    /** Sets how a file's numbers are read; empty or 0 goes back to what it says itself. */
+    @PutMapping("/{id}/numbers")
+    JobView numbers(@PathVariable long id, @RequestBody NumberChoice choice) {
+        Optional<String> format = Optional.ofNullable(choice.format()).filter(f -> !f.isEmpty());
+        if (choice.unitNm() > 0 || format.isEmpty()) {
+            jobs.chooseUnit(
+                    id,
+                    choice.path(),
+                    choice.unitNm() > 0 ? Optional.of(choice.unitNm()) : Optional.empty());
+        }
+        if (choice.unitNm() == 0) {
+            jobs.chooseFormat(id, choice.path(), format);
+        }
         return job(id);
     }
 

@@ -1,9 +1,12 @@
 package dev.lastcut.server.api;
 
 import dev.lastcut.core.board.Board;
+import dev.lastcut.core.board.Correction;
 import dev.lastcut.core.board.Hole;
+import dev.lastcut.core.board.SourceFile;
 import dev.lastcut.core.check.CheckRun;
 import dev.lastcut.core.connectivity.BoardGeometry;
+import dev.lastcut.core.formats.drill.DrillFormat;
 import dev.lastcut.core.geometry.Length;
 import dev.lastcut.server.jobs.HeadroomJson;
 import dev.lastcut.server.jobs.JobService;
@@ -26,6 +29,7 @@ record JobView(
         List<LayerView> layers,
         List<HoleView> holes,
         List<NetView> nets,
+        List<String> drillFormats,
         CheckSummary check,
         int cuts) {
 
@@ -46,7 +50,22 @@ record JobView(
             int pasteOpenings,
             boolean hasPlacement) {}
 
-    record FileView(String path, String role, String evidence, double confidence, boolean chosen) {}
+    /**
+     * {@code numbers} is the number format or unit taken, in words; {@code asks} says what can be
+     * chosen instead: format, unit or nothing; {@code applied} and {@code suggested} are
+     * corrections in words, empty for none.
+     */
+    record FileView(
+            String path,
+            String role,
+            String evidence,
+            double confidence,
+            boolean chosen,
+            String numbers,
+            boolean numbersStated,
+            String asks,
+            String applied,
+            String suggested) {}
 
     record ProblemView(String file, int line, String text, String action) {}
 
@@ -81,24 +100,31 @@ record JobView(
                 job.sheetId().orElse(""),
                 jobs.headroom(job.id()),
                 facts(geometry),
-                board.files().stream()
-                        .map(
-                                f ->
-                                        new FileView(
-                                                f.path(),
-                                                f.role().id(),
-                                                f.evidence(),
-                                                f.confidence(),
-                                                f.chosen()))
-                        .toList(),
+                board.files().stream().map(JobView::file).toList(),
                 board.problems().stream()
                         .map(p -> new ProblemView(p.file(), p.line(), p.text(), p.action()))
                         .toList(),
                 layers,
                 board.holes().stream().map(JobView::hole).toList(),
                 nets,
+                DrillFormat.ALL.stream().map(DrillFormat::words).toList(),
                 check(job.id(), jobs),
                 jobs.cuts(job.id()).size());
+    }
+
+    private static FileView file(SourceFile f) {
+        String asks = f.scale().isEmpty() ? "" : f.scale().contains(",") ? "format" : "unit";
+        return new FileView(
+                f.path(),
+                f.role().id(),
+                f.evidence(),
+                f.confidence(),
+                f.chosen(),
+                f.scale(),
+                f.scaleStated(),
+                asks,
+                f.applied().map(Correction::words).orElse(""),
+                f.suggested().map(Correction::words).orElse(""));
     }
 
     private static BoardFacts facts(BoardGeometry geometry) {
@@ -145,11 +171,7 @@ record JobView(
                 .forEach(
                         l ->
                                 geometry.pieces(l.role())
-                                        .forEach(
-                                                p ->
-                                                        all.expandToInclude(
-                                                                p.polygon()
-                                                                        .getEnvelopeInternal())));
+                                        .forEach(p -> all.expandToInclude(p.envelope())));
         geometry.board().holes().forEach(h -> all.expandToInclude(h.from().coordinate()));
         return all;
     }

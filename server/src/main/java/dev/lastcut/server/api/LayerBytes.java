@@ -1,73 +1,108 @@
 package dev.lastcut.server.api;
 
+import dev.lastcut.core.board.Feature;
 import dev.lastcut.core.board.Layer;
+import dev.lastcut.core.board.Piece;
+import dev.lastcut.core.board.Shaper;
 import dev.lastcut.core.connectivity.BoardGeometry;
 import dev.lastcut.core.connectivity.CopperNode;
+import dev.lastcut.core.geometry.Flattener;
 import dev.lastcut.core.geometry.Geo;
+import dev.lastcut.core.geometry.Pt;
+import dev.lastcut.core.geometry.Segment;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
-import java.util.Map;
-import java.util.TreeMap;
 import org.locationtech.jts.geom.Coordinate;
 import org.locationtech.jts.geom.Geometry;
 import org.locationtech.jts.geom.LineString;
 import org.locationtech.jts.geom.Polygon;
-import org.locationtech.jts.simplify.DouglasPeuckerSimplifier;
 
-/** A layer's polygons, free of overlaps, packed for the wire. */
+/**
+ * A layer's pieces packed for the wire. They may overlap: the table paints every spot of a film
+ * once. Round pads and straight tracks go as a line with a radius, which is a tenth of the size.
+ */
 final class LayerBytes {
-    private record NetPolygon(int net, Polygon polygon) {}
+    private static final int ROUND = -1;
 
-    /** What a screen cannot show: half the chord error allowed there. */
-    private static final double SCREEN_NM = 2_500;
+    private record Item(int net, Piece piece, Polygon polygon) {}
+
+    private final Shaper shaper = new Shaper(Flattener.SCREEN);
+    private final List<Item> items = new ArrayList<>();
 
     private LayerBytes() {}
 
     static byte[] of(BoardGeometry geometry, Layer layer) {
-        List<NetPolygon> polygons = new ArrayList<>();
+        LayerBytes bytes = new LayerBytes();
         if (layer.role().isCopper()) {
             int index = geometry.board().copper().indexOf(layer);
-            Map<Integer, List<Polygon>> byNet = new TreeMap<>();
             for (CopperNode n : geometry.nets().nodes()) {
                 if (n.layer() == index) {
-                    byNet.computeIfAbsent(n.net(), k -> new ArrayList<>()).add(n.polygon());
+                    bytes.add(n.net(), n.piece());
                 }
             }
-            byNet.forEach(
-                    (net, parts) ->
-                            Geo.eachPolygon(
-                                    Geo.union(parts), p -> polygons.add(new NetPolygon(net, p))));
+            bytes.items.sort(Comparator.comparingInt(Item::net));
         } else {
-            Geo.eachPolygon(geometry.area(layer.role()), p -> polygons.add(new NetPolygon(-1, p)));
+            geometry.pieces(layer.role()).forEach(p -> bytes.add(-1, p));
         }
-        return pack(polygons);
+        return bytes.pack();
     }
 
-    private static NetPolygon coarser(NetPolygon p) {
-        Geometry simple = DouglasPeuckerSimplifier.simplify(p.polygon(), SCREEN_NM);
-        return simple instanceof Polygon polygon && !polygon.isEmpty()
-                ? new NetPolygon(p.net(), polygon)
-                : p;
+    static byte[] of(Geometry area) {
+        LayerBytes bytes = new LayerBytes();
+        Geo.eachPolygon(area, p -> bytes.items.add(new Item(-1, null, p)));
+        return bytes.pack();
     }
 
-    private static byte[] pack(List<NetPolygon> polygons) {
+    private void add(int net, Piece piece) {
+        if (piece.roundRadius() > 0) {
+            items.add(new Item(net, piece, null));
+        } else {
+            Geo.eachPolygon(piece.shape(shaper), p -> items.add(new Item(net, null, p)));
+        }
+    }
+
+    private byte[] pack() {
         int size = 1;
-        List<NetPolygon> coarse = polygons.stream().map(LayerBytes::coarser).toList();
-        for (NetPolygon p : coarse) {
-            size += 2 + (1 + p.polygon().getNumInteriorRing()) + 2 * p.polygon().getNumPoints();
+        for (Item i : items) {
+            size +=
+                    i.piece != null
+                            ? 7
+                            : 2
+                                    + (1 + i.polygon.getNumInteriorRing())
+                                    + 2 * i.polygon.getNumPoints();
         }
         ByteBuffer out = ByteBuffer.allocate(size * 4).order(ByteOrder.LITTLE_ENDIAN);
-        out.putInt(coarse.size());
-        for (NetPolygon p : coarse) {
-            out.putInt(p.net()).putInt(1 + p.polygon().getNumInteriorRing());
-            ring(p.polygon().getExteriorRing(), out);
-            for (int i = 0; i < p.polygon().getNumInteriorRing(); i++) {
-                ring(p.polygon().getInteriorRingN(i), out);
+        out.putInt(items.size());
+        for (Item i : items) {
+            if (i.piece != null) {
+                round(i, out);
+                continue;
+            }
+            out.putInt(i.net).putInt(1 + i.polygon.getNumInteriorRing());
+            ring(i.polygon.getExteriorRing(), out);
+            for (int k = 0; k < i.polygon.getNumInteriorRing(); k++) {
+                ring(i.polygon.getInteriorRingN(k), out);
             }
         }
         return out.array();
+    }
+
+    private static void round(Item i, ByteBuffer out) {
+        Pt from;
+        Pt to;
+        if (i.piece.feature() instanceof Feature.Stroke s) {
+            from = ((Segment.Line) s.path()).from();
+            to = s.path().to();
+        } else {
+            from = ((Feature.Flash) i.piece.feature()).at();
+            to = from;
+        }
+        out.putInt(i.net).putInt(ROUND);
+        out.putInt((int) from.x()).putInt((int) from.y()).putInt((int) to.x()).putInt((int) to.y());
+        out.putInt((int) Math.round(i.piece.roundRadius()));
     }
 
     private static void ring(LineString ring, ByteBuffer out) {

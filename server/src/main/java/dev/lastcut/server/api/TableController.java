@@ -50,8 +50,9 @@ class TableController {
     record Snap(long x, long y, String kind) {}
 
     /**
-     * A layer as 32-bit little-endian integers: the number of polygons; for each its net (−1 for
-     * none) and number of rings; for each ring its number of points and their x, y in nm.
+     * A layer as 32-bit little-endian integers: the number of pieces; for each its net (−1 for
+     * none) and number of rings; for each ring its number of points and their x, y in nm. With −1
+     * for the number of rings it is a round tool's way: x, y of both ends and the radius.
      */
     @GetMapping(path = "/layers/{index}", produces = MediaType.APPLICATION_OCTET_STREAM_VALUE)
     ResponseEntity<byte[]> layer(@PathVariable long id, @PathVariable int index) {

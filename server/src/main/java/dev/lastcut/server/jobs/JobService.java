@@ -1,14 +1,18 @@
 package dev.lastcut.server.jobs;
 
+import dev.lastcut.core.board.Correction;
 import dev.lastcut.core.board.Role;
+import dev.lastcut.core.board.SourceFile;
 import dev.lastcut.core.capability.CapabilitySheet;
 import dev.lastcut.core.check.CheckContext;
 import dev.lastcut.core.check.CheckRun;
 import dev.lastcut.core.check.CheckRunner;
+import dev.lastcut.core.compare.BoardChanges;
 import dev.lastcut.core.connectivity.BoardGeometry;
 import dev.lastcut.core.cut.Manifest;
 import dev.lastcut.core.cut.OutputSet;
 import dev.lastcut.core.cut.SignOff;
+import dev.lastcut.core.formats.drill.DrillFormat;
 import dev.lastcut.core.intake.Choices;
 import dev.lastcut.core.intake.Intake;
 import dev.lastcut.core.intake.Pack;
@@ -39,6 +43,7 @@ public class JobService {
     private final SheetLibrary sheets = new SheetLibrary();
     private final ResultCache<BoardGeometry> boards = new ResultCache<>(6);
     private final ResultCache<CheckRun> checks = new ResultCache<>(30);
+    private final ResultCache<BoardChanges> changes = new ResultCache<>(4);
     private final ResultCache<OutputSet> outputs = new ResultCache<>(12);
 
     JobService(JobStore jobs, BlobStore blobs, CutStore cuts) {
@@ -85,33 +90,94 @@ public class JobService {
         return id;
     }
 
-    /** The job's board; read again only when its files or roles changed. */
+    /**
+     * Reads newer files of a job and, if they can be used, keeps them as its next revision with
+     * what was decided about the files before.
+     *
+     * @return the revision's number, 0 when cancelled
+     */
+    public int bringInAgain(long id, Pack pack, Task task) throws UnusablePackException {
+        job(id);
+        task.progress(0, 3, "reading " + pack.files().size() + " files");
+        List<JobStore.StoredFile> kept = Carrying.over(files(id), pack);
+        BoardGeometry geometry =
+                new BoardGeometry(
+                        Intake.open(new Pack(job(id).name(), pack.files()), choices(kept)));
+        if (task.isCancelled()) {
+            return 0;
+        }
+        task.progress(2, 3, "keeping the files");
+        int number = jobs.revision(id) + 1;
+        jobs.addRevision(id, number, pack, now());
+        kept.forEach(f -> jobs.choose(id, number, f));
+        boards.put(boardKey(id), geometry);
+        return number;
+    }
+
+    public List<JobStore.Revision> revisions(long id) {
+        return jobs.revisions(id);
+    }
+
+    private List<JobStore.StoredFile> files(long id) {
+        return jobs.files(id, jobs.revision(id));
+    }
+
+    /** The job's board; read again only when its files or what was decided of them changed. */
     public BoardGeometry board(long id) {
         job(id);
+        return board(id, jobs.revision(id));
+    }
+
+    private BoardGeometry board(long id, int revision) {
         try {
-            return boards.get(boardKey(id), () -> open(id));
+            List<JobStore.StoredFile> files = jobs.files(id, revision);
+            return boards.get(boardKey(files), () -> open(id, files));
         } catch (UnusablePackException e) {
             throw new RefusedException(e.getMessage());
         }
     }
 
-    private BoardGeometry open(long id) throws UnusablePackException {
-        List<PackFile> files = new ArrayList<>();
-        Map<String, Role> chosen = new HashMap<>();
-        for (JobStore.StoredFile f : jobs.files(id)) {
-            files.add(new PackFile(f.path(), blobs.get(f.sha256())));
-            f.role().flatMap(Role::parse).ifPresent(r -> chosen.put(f.path(), r));
+    /** What the newest revision changed against the one before; empty for the first. */
+    public Optional<BoardChanges> changes(long id) {
+        int now = jobs.revision(id);
+        if (now < 2) {
+            return Optional.empty();
         }
-        return new BoardGeometry(
-                Intake.open(new Pack(job(id).name(), files), Choices.roles(chosen)));
+        String key = boardKey(jobs.files(id, now - 1)) + boardKey(id);
+        return Optional.of(
+                changes.get(key, () -> BoardChanges.between(board(id, now - 1), board(id, now))));
+    }
+
+    private BoardGeometry open(long id, List<JobStore.StoredFile> stored)
+            throws UnusablePackException {
+        List<PackFile> files = new ArrayList<>();
+        stored.forEach(f -> files.add(new PackFile(f.path(), blobs.get(f.sha256()))));
+        return new BoardGeometry(Intake.open(new Pack(job(id).name(), files), choices(stored)));
+    }
+
+    private static Choices choices(List<JobStore.StoredFile> stored) {
+        Map<String, Role> roles = new HashMap<>();
+        Map<String, Correction> corrections = new HashMap<>();
+        Map<String, DrillFormat> formats = new HashMap<>();
+        Map<String, Double> units = new HashMap<>();
+        for (JobStore.StoredFile f : stored) {
+            f.role().flatMap(Role::parse).ifPresent(r -> roles.put(f.path(), r));
+            f.correction()
+                    .map(c -> CorrectionJson.parse(c).toCorrection())
+                    .ifPresent(c -> corrections.put(f.path(), c));
+            f.format().flatMap(DrillFormat::named).ifPresent(d -> formats.put(f.path(), d));
+            f.unitNm().ifPresent(u -> units.put(f.path(), u));
+        }
+        return new Choices(roles, corrections, formats, units);
     }
 
     private String boardKey(long id) {
+        return boardKey(files(id));
+    }
+
+    private static String boardKey(List<JobStore.StoredFile> files) {
         StringBuilder all = new StringBuilder();
-        for (JobStore.StoredFile f : jobs.files(id)) {
-            all.append(f.path()).append(' ').append(f.sha256()).append(' ');
-            all.append(f.role().orElse("-")).append('\n');
-        }
+        files.forEach(f -> all.append(f).append('\n'));
         return hash(all.toString());
     }
 
@@ -119,13 +185,71 @@ public class JobService {
         return Manifest.sha256(s.getBytes(StandardCharsets.UTF_8));
     }
 
+    private JobStore.StoredFile file(long id, String path) {
+        return files(id).stream()
+                .filter(f -> f.path().equals(path))
+                .findFirst()
+                .orElseThrow(() -> new NotFoundException("The job has no file " + path + "."));
+    }
+
+    private void keep(long id, JobStore.StoredFile f) {
+        jobs.choose(id, jobs.revision(id), f);
+    }
+
     public void chooseRole(long id, String path, Optional<String> role) {
         if (role.isPresent() && Role.parse(role.get()).isEmpty()) {
             throw new RefusedException("There is no role '" + role.get() + "'.");
         }
-        if (!jobs.chooseRole(id, path, role)) {
-            throw new NotFoundException("The job has no file " + path + ".");
+        JobStore.StoredFile f = file(id, path);
+        keep(
+                id,
+                new JobStore.StoredFile(
+                        path, f.sha256(), role, f.correction(), f.format(), f.unitNm()));
+    }
+
+    /** Moves a file's content as proposed, or, with {@code apply} false, back to where it was. */
+    public void correct(long id, String path, boolean apply) {
+        JobStore.StoredFile f = file(id, path);
+        Optional<String> correction = Optional.empty();
+        if (apply) {
+            correction =
+                    board(id).board().files().stream()
+                            .filter(s -> s.path().equals(path))
+                            .findFirst()
+                            .flatMap(SourceFile::suggested)
+                            .map(c -> CorrectionJson.of(c).write());
+            if (correction.isEmpty()) {
+                throw new RefusedException("No correction is proposed for " + path + ".");
+            }
         }
+        keep(
+                id,
+                new JobStore.StoredFile(
+                        path, f.sha256(), f.role(), correction, f.format(), f.unitNm()));
+    }
+
+    /** Sets how a drill file's digits are read, in words; empty to take what the file says. */
+    public void chooseFormat(long id, String path, Optional<String> format) {
+        if (format.isPresent() && DrillFormat.named(format.get()).isEmpty()) {
+            throw new RefusedException("There is no number format '" + format.get() + "'.");
+        }
+        JobStore.StoredFile f = file(id, path);
+        keep(
+                id,
+                new JobStore.StoredFile(
+                        path, f.sha256(), f.role(), f.correction(), format, f.unitNm()));
+    }
+
+    /** Sets or confirms the unit of a drawing, in nm; empty to take what the file says. */
+    public void chooseUnit(long id, String path, Optional<Double> unitNm) {
+        if (unitNm.isPresent() && !(unitNm.get() >= 1 && unitNm.get() <= 1e9)) {
+            throw new RefusedException("A unit of " + unitNm.get() + " nm makes no sense.");
+        }
+        JobStore.StoredFile f = file(id, path);
+        keep(
+                id,
+                new JobStore.StoredFile(
+                        path, f.sha256(), f.role(), f.correction(), f.format(), unitNm));
     }
 
     public void chooseShop(long id, String sheetId, HeadroomJson headroom) {

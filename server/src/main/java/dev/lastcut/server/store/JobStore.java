@@ -24,8 +24,20 @@ public class JobStore {
     public record Job(
             long id, String name, String created, Optional<String> sheetId, String headroom) {}
 
-    /** A file of a revision; {@code role} as the user chose it. */
-    public record StoredFile(String path, String sha256, Optional<String> role) {}
+    /**
+     * A file of a revision and what the user decided about it: role, correction as JSON, number
+     * format in words, unit in nm.
+     */
+    public record StoredFile(
+            String path,
+            String sha256,
+            Optional<String> role,
+            Optional<String> correction,
+            Optional<String> format,
+            Optional<Double> unitNm) {}
+
+    /** A revision of a job. */
+    public record Revision(int number, String created) {}
 
     /** Keeps a pack as the first revision of a new job; returns the job's id. */
     @Transactional
@@ -35,14 +47,22 @@ public class JobStore {
                         jdbc.sql("insert into job (name, created) values (:name, :now)")
                                 .param("name", name)
                                 .param("now", now));
+        addRevision(job, 1, pack, now);
+        return job;
+    }
+
+    /** Keeps a pack as a further revision of a job. */
+    @Transactional
+    public void addRevision(long job, int number, Pack pack, String now) {
         long revision =
                 insert(
                         jdbc.sql(
                                         """
                                         insert into revision (job_id, number, created)
-                                        values (:job, 1, :now)
+                                        values (:job, :number, :now)
                                         """)
                                 .param("job", job)
+                                .param("number", number)
                                 .param("now", now));
         for (Pack.PackFile f : pack.files()) {
             jdbc.sql(
@@ -55,7 +75,6 @@ public class JobStore {
                     .param("sha256", blobs.put(f.content()))
                     .update();
         }
-        return job;
     }
 
     private static long insert(JdbcClient.StatementSpec statement) {
@@ -92,39 +111,55 @@ public class JobStore {
                 .single();
     }
 
-    /** The files of the newest revision, by path. */
-    public List<StoredFile> files(long job) {
-        return jdbc.sql(
-                        """
-                        select f.path, f.sha256, f.role from revision_file f
-                        join revision r on r.id = f.revision_id
-                        where r.job_id = :job
-                        and r.number = (select max(number) from revision where job_id = :job)
-                        order by f.path
-                        """)
+    public List<Revision> revisions(long job) {
+        return jdbc.sql("select number, created from revision where job_id = :job order by number")
                 .param("job", job)
-                .query(
-                        (r, n) ->
-                                new StoredFile(
-                                        r.getString("path"),
-                                        r.getString("sha256"),
-                                        Optional.ofNullable(r.getString("role"))))
+                .query((r, n) -> new Revision(r.getInt("number"), r.getString("created")))
                 .list();
     }
 
-    /**
-     * Sets or, with an empty role, takes back the user's choice; false if there is no such file.
-     */
-    public boolean chooseRole(long job, String path, Optional<String> role) {
+    /** The files of a revision, by path. */
+    public List<StoredFile> files(long job, int revision) {
+        return jdbc.sql(
+                        """
+                        select f.path, f.sha256, f.role, f.correction, f.number_format, f.unit_nm
+                        from revision_file f
+                        join revision r on r.id = f.revision_id
+                        where r.job_id = :job and r.number = :number
+                        order by f.path
+                        """)
+                .param("job", job)
+                .param("number", revision)
+                .query(
+                        (r, n) -> {
+                            double unit = r.getDouble("unit_nm");
+                            return new StoredFile(
+                                    r.getString("path"),
+                                    r.getString("sha256"),
+                                    Optional.ofNullable(r.getString("role")),
+                                    Optional.ofNullable(r.getString("correction")),
+                                    Optional.ofNullable(r.getString("number_format")),
+                                    unit > 0 ? Optional.of(unit) : Optional.empty());
+                        })
+                .list();
+    }
+
+    /** Keeps what the user decided about a file of a revision; false if there is no such file. */
+    public boolean choose(long job, int revision, StoredFile f) {
         return jdbc.sql(
                                 """
-                                update revision_file set role = :role where path = :path
+                                update revision_file set role = :role, correction = :correction,
+                                number_format = :format, unit_nm = :unit where path = :path
                                 and revision_id = (select id from revision where job_id = :job
-                                order by number desc limit 1)
+                                and number = :number)
                                 """)
-                        .param("role", role.orElse(null))
-                        .param("path", path)
+                        .param("role", f.role().orElse(null))
+                        .param("correction", f.correction().orElse(null))
+                        .param("format", f.format().orElse(null))
+                        .param("unit", f.unitNm().orElse(null))
+                        .param("path", f.path())
                         .param("job", job)
+                        .param("number", revision)
                         .update()
                 == 1;
     }

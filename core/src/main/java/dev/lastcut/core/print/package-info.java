@@ -1,0 +1,2 @@
+/** Prints at true scale: {@link dev.lastcut.core.print.TrueScalePrint}. */
+package dev.lastcut.core.print;
