@@ -20,6 +20,8 @@ import { pictureKey, useChangedFilms, useLayers } from './useLayers';
 import { fit, lookAt, movedTo, pan, toBoard, zoomAbout, type Viewport } from './viewport';
 
 const HOLES = 'holes';
+/** Boards with more holes than this are so large that their edges are not smoothed. */
+const MANY_HOLES = 4000;
 /** How long the view must lie still before the sharp picture is drawn, milliseconds. */
 const REST_MS = 120;
 
@@ -125,7 +127,12 @@ export function LightTable({
     }
     let made: Renderer;
     try {
-      made = new Renderer(films.current, job.board.minX, job.board.minY);
+      made = new Renderer(
+        films.current,
+        job.board.minX,
+        job.board.minY,
+        job.holes.length < MANY_HOLES,
+      );
     } catch (e) {
       // eslint-disable-next-line react-hooks/set-state-in-effect -- only the browser can tell
       setFailure(e instanceof Error ? e.message : String(e));

@@ -68,7 +68,8 @@ interface Buffered {
 /**
  * Draws films on the lit table with WebGL 2. Inks multiply what lies under them, so their order does
  * not matter; holes are punched through all of them last. Each film has a depth of its own and is
- * drawn only where nothing lies at that depth yet, so pieces of a film that overlap ink once.
+ * drawn only where nothing lies at that depth yet, so pieces of a film that overlap ink once. Smooth
+ * edges cost four times the work, which a very large board cannot afford without a graphics card.
  */
 export class Renderer {
   private readonly gl: WebGL2RenderingContext;
@@ -85,9 +86,10 @@ export class Renderer {
     canvas: HTMLCanvasElement,
     private readonly originX: number,
     private readonly originY: number,
+    smooth: boolean,
   ) {
     const gl = canvas.getContext('webgl2', {
-      antialias: true,
+      antialias: smooth,
       depth: true,
       preserveDrawingBuffer: true,
     });

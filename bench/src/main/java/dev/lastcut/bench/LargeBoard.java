@@ -124,7 +124,7 @@ public final class LargeBoard {
     private static String record(String net, String part, int pin, double x, double y) {
         return String.format(
                 Locale.ROOT,
-                "327%-14s   %-6s-%-4s      A01X%+07dY%+07dX0300Y1200R000 S1%n",
+                "327%-14s   %-6s-%-4s       A01X%+07dY%+07dX0300Y1200R000 S1%n",
                 net,
                 part,
                 pin,

@@ -34,11 +34,19 @@ public record Correction(boolean mirrored, int quarterTurns, double scale, Pt sh
 
     /**
      * What sizes are scaled by. A mistaken unit changes sizes along with places; a mistaken number
-     * of digits changes places alone, as sizes are written with a decimal point.
+     * of digits changes places alone, as sizes are written with a decimal point. Both together make
+     * 2.54: inch 2.4 read as mm 3.3.
      */
     double sizeScale() {
-        boolean unit = Math.abs(scale * INCH - 1) < 1e-6 || Math.abs(scale / INCH - 1) < 1e-6;
-        return unit ? scale : 1;
+        for (double digits : new double[] {1, 10}) {
+            if (Math.abs(scale * digits / INCH - 1) < 1e-6) {
+                return INCH;
+            }
+            if (Math.abs(scale * INCH / digits - 1) < 1e-6) {
+                return 1 / INCH;
+            }
+        }
+        return 1;
     }
 
     public Pt apply(Pt p) {

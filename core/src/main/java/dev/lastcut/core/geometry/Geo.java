@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Collection;
 import java.util.List;
 import java.util.function.Consumer;
+import java.util.stream.Stream;
 import org.locationtech.jts.geom.Coordinate;
 import org.locationtech.jts.geom.Envelope;
 import org.locationtech.jts.geom.Geometry;
@@ -27,6 +28,8 @@ public final class Geo {
     private static final PrecisionModel FLOATING = new PrecisionModel();
     private static final GeometryFactory EXACT = new GeometryFactory(FLOATING);
 
+    private static final int MANY_GROUPS = 64;
+
     private Geo() {}
 
     public static Geometry empty() {
@@ -44,10 +47,12 @@ public final class Geo {
         if (parts.size() == 1) {
             return parts.iterator().next();
         }
+        List<List<Geometry>> groups = Groups.touching(parts);
+        // The groups have nothing to do with each other; their order is kept.
+        Stream<List<Geometry>> each =
+                groups.size() > MANY_GROUPS ? groups.parallelStream() : groups.stream();
         List<Polygon> whole = new ArrayList<>();
-        for (List<Geometry> group : Groups.touching(parts)) {
-            eachPolygon(unionOf(group), whole::add);
-        }
+        each.map(Geo::unionOf).toList().forEach(g -> eachPolygon(g, whole::add));
         return collected(whole);
     }
 

@@ -17,7 +17,7 @@ final class PointMatch {
     private static final double VOTE_NM = 200_000;
     private static final int SAMPLE = 60;
     private static final int MOST_PAIRS = 300_000;
-    private static final double[] SCALES = {25.4, 1 / 25.4, 10, 0.1, 100, 0.01};
+    private static final double[] SCALES = {25.4, 1 / 25.4, 10, 0.1, 100, 0.01, 2.54, 1 / 2.54};
 
     private final Set<Pt> cells = new HashSet<>();
     private final List<Pt> places;

@@ -29,7 +29,7 @@ sealed interface Reading {
 
     Pattern GERBER = Pattern.compile("%(FS|MO|AD|AM|LP|TF|IN|LN)|D0?[123]\\*|G0?4[^*]*\\*|G36\\*");
     Pattern DRILL = Pattern.compile("(?m)^(M48|T\\d+C[.\\d]+|X[-+.\\d]+Y[-+.\\d]+)\\s*$");
-    Pattern NETLIST = Pattern.compile("(?m)^(3[1236]7.{30}|P\\s+(UNITS|VER|IMAGE|NNAME))");
+    Pattern NETLIST = Pattern.compile("(?m)^(3[012346]7.{30}|P\\s+(UNITS|VER|IMAGE|NNAME))");
 
     Pattern SVG =
             Pattern.compile(

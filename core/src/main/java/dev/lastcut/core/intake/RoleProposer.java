@@ -146,7 +146,12 @@ final class RoleProposer {
         NameHints name = NameHints.of(path);
         double confidence = guess.confidence();
         Role.Kind kind = guess.kind();
-        if (name.kind().isPresent()) {
+        if (name.isInner() && kind != Role.Kind.OUTLINE && kind != Role.Kind.COPPER) {
+            // Whatever its pads look like: only copper lies inside a board.
+            kind = Role.Kind.COPPER;
+            evidence.add("its name says it lies inside the board");
+            confidence = 0.6;
+        } else if (name.kind().isPresent()) {
             if (name.kind().get() == kind) {
                 confidence = Math.min(0.95, confidence + 0.2);
                 evidence.add("its name agrees");

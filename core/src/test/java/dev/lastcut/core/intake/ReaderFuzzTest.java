@@ -28,6 +28,14 @@ class ReaderFuzzTest {
                         + "G00X0Y0\nM15\nG02X5.0Y5.0A5.0\nM16\nM30\n",
                 "P  UNITS CUST 1\n317GND              J1    -1    D0394PA00X+015000Y-002500X0600Y0600R000 S0\n999\n",
                 "Ref,X,Y,Rot,Side\nR1,1.0,2.0mm,90,top\n\"C1\",\"3,5\",1in,0,bottom\n",
+                "0\nSECTION\n2\nHEADER\n9\n$INSUNITS\n70\n4\n0\nENDSEC\n0\nSECTION\n2\nENTITIES\n"
+                        + "0\nLWPOLYLINE\n90\n2\n70\n1\n10\n0\n20\n0\n42\n1\n10\n9\n20\n0\n0\nARC\n10\n1\n20\n1\n"
+                        + "40\n2\n50\n0\n51\n90\n0\nSPLINE\n71\n2\n40\n0\n40\n0\n40\n0\n40\n1\n40\n1\n40\n1\n"
+                        + "10\n0\n20\n0\n10\n2\n20\n3\n10\n4\n20\n0\n0\nENDSEC\n0\nEOF\n",
+                "<svg width='40mm' height='30mm' viewBox='0 0 40 30'><g transform='rotate(30)'>"
+                        + "<path d='M0 0C1 2 3 4 5 6S7 8 9 9Q1 1 2 2T3 3A2 1 0 0 1 4 4z'/>"
+                        + "<rect width='4' height='3' rx='1'/><circle r='2'/></g></svg>",
+                "M48\nINCH,LZ\nT1\n; T1 0.8mm\n%\nT0101\nG93X1Y1\nM25\nX01Y01\nR2X005\nM01\nM02X1Y1\nM08\nM30\n",
                 "Ref;Value;Qty\n\"R1, R2-R9\";4k7;9\nC1;100n;1\n");
     }
 

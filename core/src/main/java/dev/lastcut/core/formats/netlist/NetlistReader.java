@@ -18,9 +18,13 @@ import java.util.regex.Pattern;
 
 /** Reads IPC-D-356 and 356A. Columns are those of the standard, counted from 1 in the comments. */
 public final class NetlistReader {
-    private static final Pattern TEST_RECORD = Pattern.compile("3[1236]7.*");
+    private static final Pattern TEST_RECORD = Pattern.compile("3[012346]7.*");
+
+    /** The access side, the place and the hole; some writers are a column or two off. */
     private static final Pattern ORDINATES =
-            Pattern.compile("X([+-]?\\d{1,8})\\s*Y([+-]?\\d{1,8}).*");
+            Pattern.compile("(?:A\\s?(\\d{1,2}))?\\s*X\\s*([+-]?\\d{1,8})\\s*Y\\s*([+-]?\\d{1,8})");
+
+    private static final Pattern DRILL = Pattern.compile("D\\s*(\\d{1,4})\\s*([PU])?");
 
     private final ProblemLog log;
     private final Map<String, String> aliases = new HashMap<>();
@@ -64,7 +68,8 @@ public final class NetlistReader {
         } else if (TEST_RECORD.matcher(s).matches()) {
             testRecord(s, line);
         }
-        // Comments (C), conductors (378), outlines (389) and continuations (0nn) carry no points.
+        // Comments (C), conductors (378), adjacency (379), outlines (389) and continuations (0nn)
+        // carry no points.
     }
 
     private void parameter(String p) {
@@ -81,10 +86,9 @@ public final class NetlistReader {
         String net = columns(s, 4, 17);
         String component = columns(s, 21, 26);
         String pin = columns(s, 28, 31);
-        boolean hole = s.charAt(1) == '1' || columns(s, 33, 33).equals("D");
-        String access = columns(s, 40, 41);
-        Matcher m = ORDINATES.matcher(s.length() > 41 ? s.substring(41) : "");
-        if (!m.matches()) {
+        String rest = s.length() > 31 ? s.substring(31) : "";
+        Matcher m = ORDINATES.matcher(rest);
+        if (!m.find()) {
             log.add(
                     Code.BAD_ROW,
                     line,
@@ -92,7 +96,11 @@ public final class NetlistReader {
                     "this point is left out");
             return;
         }
-        Pt at = new Pt(ordinate(m.group(1)), ordinate(m.group(2)));
+        Matcher drill = DRILL.matcher(rest.substring(0, m.start()));
+        boolean hole = s.charAt(1) == '1' || s.charAt(1) == '0' || drill.find();
+        String access = m.group(1) == null ? "" : m.group(1);
+        access = access.length() == 1 ? "0" + access : access;
+        Pt at = new Pt(ordinate(m.group(2)), ordinate(m.group(3)));
         boolean via = component.equals("VIA");
         String name = aliases.getOrDefault(net, net);
         points.add(
