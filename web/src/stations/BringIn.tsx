@@ -75,6 +75,7 @@ export function DropField({ tall, again = null }: { tall: boolean; again?: numbe
     <div>
       <div
         data-over={over}
+        data-again={again ?? undefined}
         onDragOver={(e) => {
           e.preventDefault();
           setOver(true);

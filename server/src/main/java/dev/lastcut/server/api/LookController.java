@@ -240,8 +240,8 @@ class LookController {
     }
 
     /**
-     * The board's surface with its cut-outs and holes taken away, packed as a layer is. Of very many
-     * holes the widest are cut; the rest show in the picture alone.
+     * The board's surface with its cut-outs and holes taken away, packed as a layer is. Of very
+     * many holes the widest are cut; the rest show in the picture alone.
      */
     @GetMapping(path = "/solid/board", produces = MediaType.APPLICATION_OCTET_STREAM_VALUE)
     ResponseEntity<byte[]> surface(@PathVariable long id) {

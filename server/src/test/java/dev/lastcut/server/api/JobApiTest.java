@@ -68,6 +68,10 @@ class JobApiTest {
     }
 
     private JsonNode upload(String name, byte[] content) throws Exception {
+        return upload("/api/jobs", name, content);
+    }
+
+    private JsonNode upload(String to, String name, byte[] content) throws Exception {
         ByteArrayOutputStream body = new ByteArrayOutputStream();
         String head =
                 "--edge"
@@ -81,8 +85,7 @@ class JobApiTest {
         body.writeBytes(content);
         body.writeBytes((LINE + "--edge--" + LINE).getBytes(StandardCharsets.UTF_8));
         return Json.MAPPER.readTree(
-                send("POST", "/api/jobs", "multipart/form-data; boundary=edge", body.toByteArray())
-                        .body());
+                send("POST", to, "multipart/form-data; boundary=edge", body.toByteArray()).body());
     }
 
     /** Follows the stream of a task's changes to its end. */
@@ -231,7 +234,13 @@ class JobApiTest {
             assertThat(polygons).isPositive();
             for (int p = 0; p < polygons; p++) {
                 in.getInt();
-                for (int rings = in.getInt(); rings > 0; rings--) {
+                int rings = in.getInt();
+                if (rings == -1) {
+                    // A round tool's way: both ends and the radius.
+                    in.position(in.position() + 16);
+                    assertThat(in.getInt()).isPositive();
+                }
+                for (; rings > 0; rings--) {
                     int points = in.getInt();
                     assertThat(points).isGreaterThan(3);
                     long first = in.getLong(in.position());
@@ -289,5 +298,135 @@ class JobApiTest {
         // The controller stands at (60, 45); pin 1 is the topmost of its left row.
         assertThat(u1.at("/pin1X").asLong()).isEqualTo(60_000_000 - 4_250_000);
         assertThat(u1.at("/pin1Y").asLong()).isEqualTo(45_000_000 + 2_800_000);
+    }
+
+    private static byte[] demo(String name) throws IOException {
+        try (InputStream in =
+                JobApiTest.class.getResourceAsStream("/demo-packs/" + name + ".zip")) {
+            return in.readAllBytes();
+        }
+    }
+
+    private static JsonNode file(JsonNode job, String path) {
+        for (JsonNode f : job.at("/files")) {
+            if (f.at("/path").asString().equals(path)) {
+                return f;
+            }
+        }
+        throw new AssertionError("no file " + path);
+    }
+
+    @Test
+    void newerFilesKeepTheChoicesAndShowWhatChanged() throws Exception {
+        String job = bringIn("joint-box");
+        String copper = "joint-box-copper-bottom.gbr";
+        json("PUT", job + "/role", "{\"path\":\"" + copper + "\",\"role\":\"copper-top\"}");
+        assertThat(json("GET", job + "/changes", null).at("/since").asInt()).isZero();
+
+        // One hole less, one wider by a tool.
+        byte[] newer =
+                Packs.edit(
+                        demo("joint-box"),
+                        name -> name.endsWith(".drl"),
+                        text -> text.replaceFirst("(?m)^X[-.\\d]+Y[-.\\d]+$\\R?", ""));
+        JsonNode over = finish(upload(job + "/revisions", "joint-box-b.zip", newer));
+        assertThat(over.at("/status").asString()).isEqualTo("DONE");
+        assertThat(over.at("/result").asString()).isEqualTo("2");
+        JsonNode now = json("GET", job, null);
+        assertThat(now.at("/revision").asInt()).isEqualTo(2);
+        assertThat(role(now, copper)).isEqualTo("copper-top");
+        JsonNode changes = json("GET", job + "/changes", null);
+        assertThat(changes.at("/since").asInt()).isEqualTo(1);
+        assertThat(changes.at("/layers").size()).isZero();
+        assertThat(changes.at("/holes").size()).isPositive();
+        assertThat(changes.at("/holes/0/what").asString()).startsWith("removed: ");
+
+        // A pack that cannot be used leaves the revision as it was.
+        JsonNode bad =
+                finish(
+                        upload(
+                                job + "/revisions",
+                                "x.gbr",
+                                "Dear".getBytes(StandardCharsets.UTF_8)));
+        assertThat(bad.at("/status").asString()).isEqualTo("FAILED");
+        assertThat(json("GET", job, null).at("/revision").asInt()).isEqualTo(2);
+    }
+
+    @Test
+    void aFileOutOfPlaceIsPutRightAndBack() throws Exception {
+        byte[] shifted =
+                Packs.edit(
+                        demo("hive-scale-node"),
+                        name -> name.endsWith("mask-top.gbr"),
+                        text -> Packs.shifted(text, 1_500_000, -700_000));
+        JsonNode over = finish(upload("shifted.zip", shifted));
+        String job = "/api/jobs/" + over.at("/result").asString();
+        String mask = "hive-scale-node-mask-top.gbr";
+        JsonNode before = json("GET", job, null);
+        assertThat(file(before, mask).at("/suggested").asString())
+                .isEqualTo("moved by 1.500 mm left and 0.700 mm up");
+        String choice = "{\"path\":\"" + mask + "\",\"apply\":%s}";
+        JsonNode after = json("PUT", job + "/correction", String.format(choice, true));
+        assertThat(file(after, mask).at("/suggested").asString()).isEmpty();
+        assertThat(file(after, mask).at("/applied").asString()).contains("1.500 mm left");
+        assertThat(after.at("/problems").size()).isZero();
+        JsonNode back = json("PUT", job + "/correction", String.format(choice, false));
+        assertThat(file(back, mask).at("/suggested").asString()).isNotEmpty();
+        assertThat(status("PUT", job + "/correction", "{\"path\":\"none\",\"apply\":true}"))
+                .isEqualTo(404);
+    }
+
+    @Test
+    void numbersAreReadAsTheUserSays() throws Exception {
+        String job = bringIn("hive-scale-node");
+        String drill = "hive-scale-node-plated.drl";
+        String inch = "inch 2.4, leading zeros left out";
+        JsonNode changed =
+                json(
+                        "PUT",
+                        job + "/numbers",
+                        "{\"path\":\"" + drill + "\",\"format\":\"" + inch + "\",\"unitNm\":0}");
+        assertThat(file(changed, drill).at("/numbers").asString()).isEqualTo(inch);
+        // Its numbers carry points, so as inches everything is 25.4 times as large.
+        assertThat(file(changed, drill).at("/suggested").asString())
+                .contains("scaled by 0.0393701");
+        assertThat(
+                        status(
+                                "PUT",
+                                job + "/numbers",
+                                "{\"path\":\"" + drill + "\",\"format\":\"furlong\",\"unitNm\":0}"))
+                .isEqualTo(409);
+        JsonNode back =
+                json(
+                        "PUT",
+                        job + "/numbers",
+                        "{\"path\":\"" + drill + "\",\"format\":\"\",\"unitNm\":0}");
+        assertThat(file(back, drill).at("/suggested").asString()).isEmpty();
+    }
+
+    @Test
+    void factsNetsSolidAndPrint() throws Exception {
+        String job = bringIn("hive-scale-node");
+        JsonNode facts = json("GET", job + "/facts", null);
+        // 80 × 56 mm with round corners, a slot and a notch less.
+        assertThat(facts.at("/areaMm2").asDouble()).isBetween(4400.0, 4480.0);
+        assertThat(facts.at("/copper").size()).isEqualTo(2);
+        assertThat(facts.at("/smallest/1/what").asString()).isEqualTo("gap");
+        assertThat(facts.at("/smallest/1/nm").asDouble()).isBetween(118_000.0, 122_000.0);
+        JsonNode nets = json("GET", job + "/nets", null);
+        JsonNode gnd = null;
+        for (JsonNode n : nets) {
+            gnd = n.at("/name").asString().equals("GND") ? n : gnd;
+        }
+        assertThat(gnd).isNotNull();
+        assertThat(gnd.at("/pads").asInt()).isGreaterThan(20);
+        assertThat(gnd.at("/layers").asInt()).isEqualTo(2);
+        JsonNode solid = json("GET", job + "/solid", null);
+        assertThat(solid.at("/bodies").size()).isGreaterThan(50);
+        HttpResponse<byte[]> pdf =
+                send("GET", job + "/print?roles=copper-top,outline&composed=true", null, null);
+        assertThat(pdf.statusCode()).isEqualTo(200);
+        assertThat(new String(pdf.body(), 0, 5, StandardCharsets.ISO_8859_1)).isEqualTo("%PDF-");
+        assertThat(status("GET", job + "/print?roles=lid", null)).isEqualTo(409);
     }
 }

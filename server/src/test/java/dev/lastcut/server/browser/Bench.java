@@ -189,6 +189,19 @@ final class Bench implements AutoCloseable {
         }
     }
 
+    /** The colour in the middle of an element. */
+    Color middleOf(String css) {
+        var box = see(css).getRect();
+        try {
+            BufferedImage image =
+                    ImageIO.read(
+                            new ByteArrayInputStream(driver.getScreenshotAs(OutputType.BYTES)));
+            return new Color(image.getRGB(box.x + box.width / 2, box.y + box.height / 2));
+        } catch (IOException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
     void reload() {
         driver.navigate().refresh();
     }

@@ -189,7 +189,7 @@ class WholeWalkBrowserTest {
         bench.until(() -> !bench.center().equals(center));
         bench.press("Fit");
         bench.until(() -> Math.abs(bench.scale() / scale - 1) < 0.01);
-        bench.press("From below");
+        bench.press("Below");
         bench.seeText("main", "seen from below");
         assertThat(bench.complaints()).isEmpty();
     }
