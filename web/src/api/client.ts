@@ -18,6 +18,7 @@ export type Snap = Schemas['Snap'];
 export type Facts = Schemas['FactsView'];
 export type NetLine = Schemas['NetLine'];
 export type Changes = Schemas['ChangesView'];
+export type NamedPlace = Schemas['NamedPlace'];
 export type Solid = Schemas['SolidView'];
 export type TaskState = Schemas['TaskState'];
 export type Headroom = Schemas['HeadroomJson'];
@@ -67,6 +68,16 @@ export const api = {
   changes: (id: number) => json<Changes>(`${job(id)}/changes`),
   changed: async (id: number, index: number, which: 'added' | 'removed') =>
     (await send(`${job(id)}/changes/${index}/${which}`)).arrayBuffer(),
+  named: (id: number) => json<NamedPlace[]>(`${job(id)}/named`),
+  gap: (
+    id: number,
+    from: { x: number; y: number },
+    to: { x: number; y: number },
+    roles: string[],
+  ) =>
+    json<Schemas['Gap']>(
+      `${job(id)}/gap?x0=${from.x}&y0=${from.y}&x1=${to.x}&y1=${to.y}&roles=${roles.join(',')}`,
+    ),
   solid: (id: number) => json<Solid>(`${job(id)}/solid`),
   surface: async (id: number) => (await send(`${job(id)}/solid/board`)).arrayBuffer(),
   printAddress: (

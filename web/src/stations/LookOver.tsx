@@ -77,9 +77,10 @@ function Find({ job, nets }: { job: Job; nets: NetLine[] }) {
   const [text, setText] = useState('');
   const key = pictureKey(job);
   const parts = useQuery({ queryKey: ['parts', job.id, key], queryFn: () => api.parts(job.id) });
+  const named = useQuery({ queryKey: ['named', job.id, key], queryFn: () => api.named(job.id) });
   const hits = useMemo(
-    () => search(text, unit, job, nets, parts.data ?? null),
-    [text, unit, job, nets, parts.data],
+    () => search(text, unit, job, nets, parts.data ?? null, named.data ?? []),
+    [text, unit, job, nets, parts.data, named.data],
   );
   const show = (h: Hit) => {
     const view = useView.getState();

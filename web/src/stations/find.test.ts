@@ -31,7 +31,11 @@ const parts = {
     { designator: 'U1', value: 'MCU', side: 'bottom', x: 1e6, y: 1e6 },
   ],
 } as unknown as Parts;
-const found = (text: string) => search(text, 'mm', job, nets, parts);
+const places = [
+  { designator: 'U1', x: 0, y: 0 },
+  { designator: 'TP1', x: 7e6, y: 8e6 },
+];
+const found = (text: string) => search(text, 'mm', job, nets, parts, places);
 
 test('a place in the unit of the screen, or in its own', () => {
   expect(parsePlace('12.5, -3', 'mm')).toEqual({ x: 12_500_000, y: -3_000_000 });
@@ -56,4 +60,9 @@ test('a net is looked at whole', () => {
 
 test('nothing is found for nothing', () => {
   expect(found('  ')).toEqual([]);
+});
+
+test('what has pads but is not placed is found by its pads, and only then', () => {
+  expect(found('tp1')[0]?.focus).toMatchObject({ x: 7e6, y: 8e6 });
+  expect(found('u1').filter((h) => h.text === 'U1')).toHaveLength(1);
 });

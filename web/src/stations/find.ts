@@ -1,4 +1,4 @@
-import type { Job, NetLine, Parts } from '../api/client';
+import type { Job, NamedPlace, NetLine, Parts } from '../api/client';
 import type { Focus } from '../store/view';
 import { length, nmPer, type Unit } from '../units';
 
@@ -45,6 +45,7 @@ export function search(
   job: Job,
   nets: readonly NetLine[],
   parts: Parts | null,
+  places: readonly NamedPlace[],
 ): Hit[] {
   const words = text.trim().toLowerCase();
   if (!words) {
@@ -80,7 +81,18 @@ export function search(
     const n = name.toLowerCase();
     return n === words ? 0 : n.startsWith(words) ? 1 : n.includes(words) ? 2 : 3;
   };
+  const placed = new Set((parts?.parts ?? []).map((p) => p.designator));
   const named = [
+    ...places
+      .filter((p) => !placed.has(p.designator) && rank(p.designator) < 3)
+      .map((p): Hit & { rank: number } => ({
+        rank: rank(p.designator),
+        key: `pads ${p.designator}`,
+        kind: 'part',
+        text: p.designator,
+        note: 'pads only, not in the placement',
+        focus: { key: `found ${p.designator}`, x: p.x, y: p.y, span: 14e6 },
+      })),
     ...(parts?.parts ?? [])
       .filter((p) => rank(p.designator) < 3)
       .map((p): Hit & { rank: number } => ({

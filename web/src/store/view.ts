@@ -14,6 +14,8 @@ export interface Measured {
   id: number;
   from: Point;
   to: Point;
+  /** The nearest edges of the copper at both ends, where there are two pieces apart. */
+  gap?: { nm: number; from: Point; to: Point };
 }
 
 /** Two layers laid over each other in inks that show where they part; mix fades from a to b. */
@@ -65,7 +67,7 @@ interface ViewState {
   cycleFilm: (role: string) => void;
   setFilms: (films: Record<string, Film>) => void;
   setMeasuring: (on: boolean) => void;
-  addMeasure: (from: Point, to: Point) => void;
+  addMeasure: (from: Point, to: Point, gap?: Measured['gap']) => void;
   removeMeasure: (id: number) => void;
   lightNet: (net: number | null) => void;
   selectFinding: (id: string | null) => void;
@@ -132,8 +134,10 @@ export const useView = create<ViewState>((set) => ({
   cycleFilm: (role) => set((s) => ({ films: { ...s.films, [role]: NEXT[s.films[role] ?? 'on'] } })),
   setFilms: (films) => set({ films }),
   setMeasuring: (measuring) => set({ measuring }),
-  addMeasure: (from, to) =>
-    set((s) => ({ measures: [...s.measures, { id: nextMeasure++, from, to }] })),
+  addMeasure: (from, to, gap) =>
+    set((s) => ({
+      measures: [...s.measures, { id: nextMeasure++, from, to, ...(gap ? { gap } : {}) }],
+    })),
   removeMeasure: (id) => set((s) => ({ measures: s.measures.filter((m) => m.id !== id) })),
   lightNet: (net) => set({ net }),
   selectFinding: (finding) => set({ finding }),

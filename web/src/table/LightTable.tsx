@@ -14,7 +14,7 @@ import { Films } from './Films';
 import { ADDED, REMOVED, XRAY_A, XRAY_B } from './inks';
 import { drawOverlay } from './overlay';
 import { Renderer, tableColor, type FilmDrawing } from './Renderer';
-import { TableBar } from './TableBar';
+import { LastMeasure, TableBar } from './TableBar';
 import { UnderPointer } from './UnderPointer';
 import { pictureKey, useChangedFilms, useLayers } from './useLayers';
 import { fit, lookAt, movedTo, pan, toBoard, zoomAbout, type Viewport } from './viewport';
@@ -351,8 +351,20 @@ export function LightTable({
   };
   const placeMeasure = (at: Point) => {
     if (measureFrom) {
-      view.addMeasure(measureFrom, at);
+      const from = measureFrom;
       setMeasureFrom(null);
+      void api
+        .gap(job.id, from, at, roles)
+        .catch(() => null)
+        .then((g) =>
+          view.addMeasure(
+            from,
+            at,
+            g && g.nm > 0
+              ? { nm: g.nm, from: { x: g.x0, y: g.y0 }, to: { x: g.x1, y: g.y1 } }
+              : undefined,
+          ),
+        );
     } else {
       setMeasureFrom(at);
     }
@@ -482,6 +494,7 @@ export function LightTable({
             {error || failure}
           </p>
         ) : null}
+        {ready ? <LastMeasure /> : null}
         {pointer && !view.measuring ? <UnderPointer under={under} /> : null}
         {view.flipped ? (
           <p className="bg-petrol absolute top-3 right-3 rounded px-2 py-0.5 text-white">

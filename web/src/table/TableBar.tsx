@@ -6,9 +6,6 @@ import { Slider } from '../ui/Slider';
 /** Below the table: where the pointer is, and what the table can do. */
 export function TableBar({ onFit, readout }: { onFit: () => void; readout: string }) {
   const view = useView();
-  const last = view.measures.at(-1);
-  const dx = last ? last.to.x - last.from.x : 0;
-  const dy = last ? last.to.y - last.from.y : 0;
   return (
     <div className="border-edge bg-card flex items-center gap-0.5 border-t px-2 py-1 whitespace-nowrap">
       <output aria-label="Pointer position" className="num w-40 shrink-0 whitespace-pre">
@@ -55,20 +52,6 @@ export function TableBar({ onFit, readout }: { onFit: () => void; readout: strin
       >
         Measure
       </Button>
-      {last ? (
-        <output aria-label="Measure" className="num whitespace-pre">
-          {length(Math.hypot(dx, dy), view.unit)}
-        </output>
-      ) : null}
-      {last ? (
-        <Button
-          look="quiet"
-          onClick={() => view.removeMeasure(last.id)}
-          title="Remove the last measure (Backspace)"
-        >
-          Remove
-        </Button>
-      ) : null}
       <span className="text-faint ml-auto flex items-center gap-2 pr-1">
         Lamp
         <Slider
@@ -80,6 +63,36 @@ export function TableBar({ onFit, readout }: { onFit: () => void; readout: strin
           onValueChange={view.setLamp}
         />
       </span>
+    </div>
+  );
+}
+
+/** The last measure in words, over the table, and the way to remove it. */
+export function LastMeasure() {
+  const unit = useView((s) => s.unit);
+  const last = useView((s) => s.measures.at(-1));
+  const remove = useView((s) => s.removeMeasure);
+  if (!last) {
+    return null;
+  }
+  const d = Math.hypot(last.to.x - last.from.x, last.to.y - last.from.y);
+  return (
+    <div
+      className="bg-card/95 border-edge absolute top-3 left-3 flex cursor-default items-center gap-1 rounded border py-0.5 pl-2"
+      onPointerDown={(e) => e.stopPropagation()}
+      onPointerUp={(e) => e.stopPropagation()}
+    >
+      <output aria-label="Measure" className="num whitespace-pre">
+        {length(d, unit)}
+        {last.gap ? `, gap ${length(last.gap.nm, unit)}` : ''}
+      </output>
+      <Button
+        look="quiet"
+        onClick={() => remove(last.id)}
+        title="Remove the last measure (Backspace)"
+      >
+        Remove
+      </Button>
     </div>
   );
 }

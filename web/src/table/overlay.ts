@@ -43,6 +43,9 @@ export function drawOverlay(
   }
   for (const m of scene.measures) {
     drawMeasure(g, view, m.from, m.to, scene.unit);
+    if (m.gap) {
+      drawGap(g, view, m.gap, scene.unit);
+    }
   }
   const { from, at } = scene.pending;
   if (at) {
@@ -204,6 +207,29 @@ function drawMeasure(
   const angle = (Math.atan2(to.y - from.y, to.x - from.x) * 180) / Math.PI;
   const d = Math.hypot(to.x - from.x, to.y - from.y);
   label(g, (ax + bx) / 2, (ay + by) / 2 + 22, `${length(d, unit)}  ${angle.toFixed(1)}°`);
+}
+
+/** From edge to edge, where a measure lies between two pieces of copper. */
+function drawGap(
+  g: CanvasRenderingContext2D,
+  v: Viewport,
+  gap: NonNullable<Measured['gap']>,
+  unit: Unit,
+): void {
+  const [ax, ay] = toScreen(v, gap.from.x, gap.from.y);
+  const [bx, by] = toScreen(v, gap.to.x, gap.to.y);
+  for (const [color, width] of [
+    ['#fffdf8', 5],
+    ['#7a2f5d', 2.5],
+  ] as const) {
+    g.strokeStyle = color;
+    g.lineWidth = width;
+    g.beginPath();
+    g.moveTo(ax, ay);
+    g.lineTo(bx, by);
+    g.stroke();
+  }
+  label(g, (ax + bx) / 2, (ay + by) / 2 - 22, `gap ${length(gap.nm, unit)}`);
 }
 
 function drawCatch(g: CanvasRenderingContext2D, v: Viewport, at: Point, caught: string): void {

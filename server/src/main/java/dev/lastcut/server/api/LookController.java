@@ -18,7 +18,10 @@ import dev.lastcut.server.jobs.RefusedException;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
+import org.locationtech.jts.geom.Envelope;
 import org.locationtech.jts.geom.Geometry;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
@@ -215,6 +218,37 @@ class LookController {
             double height,
             boolean throughHole,
             boolean guessed) {}
+
+    /** A designator that the netlist or the copper files name, and the middle of its pads, nm. */
+    record NamedPlace(String designator, double x, double y) {}
+
+    @GetMapping("/named")
+    List<NamedPlace> named(@PathVariable long id) {
+        Map<String, Envelope> boxes = new TreeMap<>();
+        jobs.board(id)
+                .reference()
+                .ifPresent(
+                        r ->
+                                r.anchors().stream()
+                                        .filter(a -> a.point().isPin())
+                                        .forEach(
+                                                a ->
+                                                        boxes.computeIfAbsent(
+                                                                        a.point().component(),
+                                                                        k -> new Envelope())
+                                                                .expandToInclude(
+                                                                        a.point()
+                                                                                .at()
+                                                                                .coordinate())));
+        return boxes.entrySet().stream()
+                .map(
+                        e ->
+                                new NamedPlace(
+                                        e.getKey(),
+                                        e.getValue().centre().x,
+                                        e.getValue().centre().y))
+                .toList();
+    }
 
     /** What the solid view needs besides the layers; the thickness is a usual one. */
     record SolidView(double thicknessNm, List<BodyView> bodies) {}

@@ -7,7 +7,9 @@ import dev.lastcut.core.board.Layer;
 import dev.lastcut.core.board.Piece;
 import dev.lastcut.core.connectivity.BoardGeometry;
 import dev.lastcut.core.connectivity.CopperNode;
+import dev.lastcut.core.geometry.Distances;
 import dev.lastcut.core.geometry.Geo;
+import dev.lastcut.core.geometry.Measure;
 import dev.lastcut.core.geometry.Pt;
 import dev.lastcut.server.jobs.JobService;
 import dev.lastcut.server.jobs.NotFoundException;
@@ -161,6 +163,35 @@ class TableController {
                 return;
             }
         }
+    }
+
+    /** The nearest edges of two pieces of copper; {@code nm} is −1 where there are no two apart. */
+    record Gap(double nm, long x0, long y0, long x1, long y1) {}
+
+    /** The gap between the copper at two places, on the first of the given layers that has both. */
+    @GetMapping("/gap")
+    Gap gap(
+            @PathVariable long id,
+            @RequestParam long x0,
+            @RequestParam long y0,
+            @RequestParam long x1,
+            @RequestParam long y1,
+            @RequestParam List<String> roles) {
+        BoardGeometry geometry = jobs.board(id);
+        List<Layer> copper = geometry.board().copper();
+        for (int layer = 0; layer < copper.size(); layer++) {
+            if (roles.contains(copper.get(layer).role().id())) {
+                List<CopperNode> a = geometry.nets().at(layer, new Pt(x0, y0));
+                List<CopperNode> b = geometry.nets().at(layer, new Pt(x1, y1));
+                if (!a.isEmpty() && !b.isEmpty() && a.get(0).id() != b.get(0).id()) {
+                    Measure m = Distances.between(a.get(0).polygon(), b.get(0).polygon());
+                    if (m.nm() > 0) {
+                        return new Gap(m.nm(), m.from().x(), m.from().y(), m.to().x(), m.to().y());
+                    }
+                }
+            }
+        }
+        return new Gap(-1, 0, 0, 0, 0);
     }
 
     /** The nearest hole or pad centre, else the nearest edge, within {@code reach} nm. */
