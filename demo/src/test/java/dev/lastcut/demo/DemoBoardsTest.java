@@ -1,12 +1,14 @@
 package dev.lastcut.demo;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
 import dev.lastcut.core.board.Board;
 import dev.lastcut.core.board.Hole;
 import dev.lastcut.core.board.Layer;
 import dev.lastcut.core.board.LayerImage;
 import dev.lastcut.core.board.Netlist;
+import dev.lastcut.core.board.Role;
 import dev.lastcut.core.board.SourceFile;
 import dev.lastcut.core.connectivity.BoardGeometry;
 import dev.lastcut.core.connectivity.NetReference;
@@ -15,6 +17,8 @@ import dev.lastcut.core.formats.drill.DrillReader;
 import dev.lastcut.core.formats.gerber.GerberReader;
 import dev.lastcut.core.geometry.Flattener;
 import dev.lastcut.core.geometry.Geo;
+import dev.lastcut.core.intake.Choices;
+import dev.lastcut.core.intake.Intake;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -28,7 +32,7 @@ import org.locationtech.jts.geom.Geometry;
 /** The demo boards are real boards, and what we write of them is the same board. */
 class DemoBoardsTest {
     @ParameterizedTest
-    @ValueSource(strings = {"hive-scale-node", "joint-box"})
+    @ValueSource(strings = {"hive-scale-node", "joint-box", "honeycomb-tag"})
     void everyNetIsWholeAndApart(String name) throws Exception {
         BoardGeometry geometry = DemoPacks.open(name);
         NetReference reference = geometry.reference().orElseThrow();
@@ -39,7 +43,7 @@ class DemoBoardsTest {
             assertThat(reference.namesOf(net)).hasSize(1);
         }
         assertThat(reference.missing()).isEmpty();
-        assertThat(pieces).hasSizeGreaterThan(15).allSatisfy((net, p) -> assertThat(p).hasSize(1));
+        assertThat(pieces).hasSizeGreaterThan(10).allSatisfy((net, p) -> assertThat(p).hasSize(1));
     }
 
     @Test
@@ -58,6 +62,30 @@ class DemoBoardsTest {
                         .distinct()
                         .count();
         assertThat(throughHole).isLessThan(board.partCount() / 4);
+    }
+
+    /** Its edge is an SVG without a unit: the size asks for millimetres, and then it is exact. */
+    @Test
+    void theHoneycombTagsEdgeIsPutRightByItsSuggestion() throws Exception {
+        SourceFile edge =
+                DemoPacks.open("honeycomb-tag").board().files().stream()
+                        .filter(f -> f.path().endsWith(".svg"))
+                        .findFirst()
+                        .orElseThrow();
+        assertThat(edge.role()).isEqualTo(Role.OUTLINE);
+        assertThat(edge.scaleStated()).isFalse();
+        Board board =
+                Intake.open(
+                        DemoPacks.pack("honeycomb-tag"),
+                        new Choices(
+                                Map.of(),
+                                Map.of(edge.path(), edge.suggested().orElseThrow()),
+                                Map.of(),
+                                Map.of()));
+        // A regular hexagon of 20 mm a side: 3√3/2 · 20².
+        double area = new BoardGeometry(board).boardArea().getArea() / 1e12;
+        assertThat(area).isCloseTo(1.5 * Math.sqrt(3) * 400, within(0.05));
+        assertThat(board.problems()).isEmpty();
     }
 
     @Test

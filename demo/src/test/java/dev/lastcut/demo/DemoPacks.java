@@ -1,8 +1,8 @@
 package dev.lastcut.demo;
 
-import dev.lastcut.core.board.Board;
 import dev.lastcut.core.connectivity.BoardGeometry;
 import dev.lastcut.core.intake.Intake;
+import dev.lastcut.core.intake.Pack;
 import dev.lastcut.core.intake.PackReader;
 import dev.lastcut.core.intake.UnusablePackException;
 import java.io.IOException;
@@ -16,15 +16,17 @@ final class DemoPacks {
 
     private DemoPacks() {}
 
+    static Pack pack(String name) throws IOException, UnusablePackException {
+        try (InputStream in = DemoPacks.class.getResourceAsStream("/demo-packs/" + name + ".zip")) {
+            return PackReader.fromZip(name + ".zip", in.readAllBytes());
+        }
+    }
+
     static synchronized BoardGeometry open(String name) throws IOException, UnusablePackException {
         BoardGeometry known = OPENED.get(name);
         if (known == null) {
-            try (InputStream in =
-                    DemoPacks.class.getResourceAsStream("/demo-packs/" + name + ".zip")) {
-                Board board = Intake.open(PackReader.fromZip(name + ".zip", in.readAllBytes()));
-                known = new BoardGeometry(board);
-                OPENED.put(name, known);
-            }
+            known = new BoardGeometry(Intake.open(pack(name)));
+            OPENED.put(name, known);
         }
         return known;
     }

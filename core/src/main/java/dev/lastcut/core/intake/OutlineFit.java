@@ -51,6 +51,14 @@ final class OutlineFit {
                 || holds(edge, copper, Pt.ORIGIN, 1)) {
             return Optional.empty();
         }
+        // A drawing that shares the origin needs its unit put right and nothing else.
+        for (double scale : SCALES) {
+            boolean large = edge.getArea() * scale * scale > 6 * copper.getArea();
+            if (!large && scale != 1 && holds(edge, copper, Pt.ORIGIN, scale)) {
+                Correction c = new Correction(false, 0, scale, Pt.ORIGIN);
+                return Optional.of(new Found(outline.path(), c, problem(outline, c)));
+            }
+        }
         for (double scale : SCALES) {
             Pt shift =
                     new Pt(

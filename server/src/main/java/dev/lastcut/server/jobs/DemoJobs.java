@@ -15,7 +15,8 @@ import org.springframework.stereotype.Component;
 /** With {@code --demo}, brings in the demo boards when there is no job yet. */
 @Component
 class DemoJobs implements ApplicationRunner {
-    private static final List<String> PACKS = List.of("hive-scale-node.zip", "joint-box.zip");
+    private static final List<String> PACKS =
+            List.of("hive-scale-node.zip", "joint-box.zip", "honeycomb-tag.zip");
     private final JobService jobs;
     private final TaskRunner tasks;
 
