@@ -130,6 +130,16 @@ const UNITS = [
 
 type FileView = Job['files'][number];
 
+/** The unit in words as nm: "px (96 to the inch)", "0.352778 mm" or one of the usual ones. */
+function unitOf(words: string): number {
+  const usual = UNITS.find((u) => u.text === words);
+  return usual
+    ? Number(usual.value)
+    : words.startsWith('px')
+      ? 25.4e6 / 96
+      : parseFloat(words) * 1e6;
+}
+
 /** How the file's numbers are read, where that is not beyond doubt or was chosen. */
 function Numbers({ job, file }: { job: Job; file: FileView }) {
   const queries = useQueryClient();
@@ -138,16 +148,17 @@ function Numbers({ job, file }: { job: Job; file: FileView }) {
       api.setNumbers(job.id, file.path, format, unitNm),
     onSuccess: (now) => queries.setQueryData(['job', job.id], now),
   });
-  if (!file.asks || (file.asks === 'format' && file.numbersStated && !file.chosen)) {
+  const settled = file.numbersStated && !file.chosen;
+  if (!file.asks || file.applied || (file.asks === 'format' && settled)) {
     return null;
   }
   const units = UNITS.some((u) => u.text === file.numbers)
     ? UNITS
     : [{ value: 'now', text: file.numbers }, ...UNITS];
   return (
-    <div className="mt-0.5 flex items-center gap-1.5 text-[13px]">
+    <div className="mt-0.5 flex flex-wrap items-center gap-1.5 text-[13px] whitespace-nowrap">
       <span className={file.numbersStated ? 'text-faint' : 'text-look font-semibold'}>
-        {file.numbersStated ? 'read as' : 'not stated, read as'}
+        {file.numbersStated ? 'read as' : 'not stated; read as'}
       </span>
       {file.asks === 'format' ? (
         <Select
@@ -161,7 +172,7 @@ function Numbers({ job, file }: { job: Job; file: FileView }) {
         <>
           <Select
             label={`Unit of ${file.path}`}
-            className="w-24"
+            className="w-32"
             value={units.find((u) => u.text === file.numbers)?.value ?? 'now'}
             onValueChange={(unit) =>
               unit === 'now' ? undefined : choose.mutate({ format: '', unitNm: Number(unit) })
@@ -171,12 +182,9 @@ function Numbers({ job, file }: { job: Job; file: FileView }) {
           {file.numbersStated ? null : (
             <Button
               className="py-0"
-              onClick={() => {
-                const unit = UNITS.find((u) => u.text === file.numbers);
-                choose.mutate({ format: '', unitNm: unit ? Number(unit.value) : 264583 });
-              }}
+              onClick={() => choose.mutate({ format: '', unitNm: unitOf(file.numbers) })}
             >
-              That is right
+              Yes
             </Button>
           )}
         </>

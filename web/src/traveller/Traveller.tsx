@@ -91,7 +91,11 @@ function stops(job: Job, sheet: Sheet | undefined, cuts: readonly Cut[]): Stop[]
 }
 
 /** The one thing to do next. */
-function next(list: readonly Stop[]): string {
+function next(job: Job, list: readonly Stop[]): string {
+  const astray = job.files.find((f) => f.suggested !== '');
+  if (astray) {
+    return `Bring in: ${astray.path.split('/').at(-1)} does not lie on the others.`;
+  }
   const of = (s: Station) => list.find((x) => x.station === s);
   if (of('look-over')?.mark === 'stop') {
     return 'The outline is missing: look at the files.';
@@ -169,7 +173,7 @@ export function Traveller({ job, station }: { job: Job | null; station: Station 
       {job ? (
         <div className="border-edge m-3 rounded border border-dashed p-2.5">
           <span className="text-faint block text-[12.5px]">Next</span>
-          {next(list)}
+          {next(job, list)}
         </div>
       ) : null}
       {job ? (

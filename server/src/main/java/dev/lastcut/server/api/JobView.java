@@ -131,6 +131,11 @@ record JobView(
         Board board = geometry.board();
         boolean outlined = !geometry.boardArea().isEmpty();
         Envelope e = outlined ? geometry.boardArea().getEnvelopeInternal() : extent(geometry);
+        if (outlined && board.files().stream().anyMatch(f -> f.suggested().isPresent())) {
+            // Something lies elsewhere: show where, not the outline alone.
+            e = new Envelope(e);
+            e.expandToInclude(extent(geometry));
+        }
         if (e.isNull()) {
             e = new Envelope(0, 50_000_000, 0, 50_000_000);
         }
@@ -150,8 +155,8 @@ record JobView(
                 Math.round(e.getMinY()),
                 Math.round(e.getMaxX()),
                 Math.round(e.getMaxY()),
-                outlined ? Length.toMm(e.getWidth()) : 0,
-                outlined ? Length.toMm(e.getHeight()) : 0,
+                outlined ? Length.toMm(geometry.boardArea().getEnvelopeInternal().getWidth()) : 0,
+                outlined ? Length.toMm(geometry.boardArea().getEnvelopeInternal().getHeight()) : 0,
                 board.copper().size(),
                 board.holes().size() - slots,
                 slots,

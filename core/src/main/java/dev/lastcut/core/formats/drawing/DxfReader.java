@@ -81,6 +81,9 @@ public final class DxfReader {
         if (nmPerUnit == Length.NM_PER_INCH) {
             return "inch";
         }
+        if (Math.abs(nmPerUnit * 96 - Length.NM_PER_INCH) < 1) {
+            return "px (96 to the inch)";
+        }
         return nmPerUnit == Length.NM_PER_MIL
                 ? "mil"
                 : String.format(Locale.ROOT, "%.6g mm", nmPerUnit / 1e6);
