@@ -214,7 +214,7 @@ export class Renderer {
       const film = f.film !== 'off' && f.role.startsWith('copper-') ? this.film(f.role) : undefined;
       if (film) {
         const [r, g, b] = inkOf(f.role);
-        this.paint([r * 0.8, g * 0.72, b * 0.72], 0.5, false);
+        this.paint([r * 0.8, g * 0.72, b * 0.72], 0.7, false);
         gl.bindVertexArray(film.array);
         for (const range of film.mesh.nets.get(net) ?? []) {
           gl.drawArrays(gl.TRIANGLES, range.start, range.count);

@@ -5,53 +5,22 @@ import static org.assertj.core.api.Assertions.assertThat;
 import dev.lastcut.server.LastCut;
 import dev.lastcut.server.api.Packs;
 import java.awt.Color;
-import java.io.IOException;
-import java.io.InputStream;
 import java.nio.file.Path;
-import org.junit.jupiter.api.AfterEach;
-import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.openqa.selenium.Keys;
 import org.springframework.boot.test.context.SpringBootTest;
-import org.springframework.boot.test.web.server.LocalServerPort;
 import org.springframework.test.context.DynamicPropertyRegistry;
 import org.springframework.test.context.DynamicPropertySource;
 
 /** Looking a board over, and bringing newer files in, as a user sees it. */
 @SpringBootTest(classes = LastCut.class, webEnvironment = SpringBootTest.WebEnvironment.RANDOM_PORT)
-class LookOverBrowserTest {
+class LookOverBrowserTest extends BrowserTest {
     @TempDir static Path data;
-    @TempDir Path downloads;
-    @LocalServerPort int port;
-    private Bench bench;
 
     @DynamicPropertySource
     static void storage(DynamicPropertyRegistry registry) {
         registry.add("lastcut.data", data::toString);
-    }
-
-    @BeforeEach
-    void start() throws IOException {
-        bench = new Bench(port, downloads);
-    }
-
-    @AfterEach
-    void stop() {
-        bench.close();
-    }
-
-    private static byte[] pack(String name) throws IOException {
-        try (InputStream in =
-                LookOverBrowserTest.class.getResourceAsStream("/demo-packs/" + name + ".zip")) {
-            return in.readAllBytes();
-        }
-    }
-
-    private void bringIn(String name, byte[] zip) {
-        bench.open("/");
-        bench.drop("[data-over]", name + ".zip", zip);
-        bench.seeBoard();
     }
 
     private static int light(Color c) {
@@ -60,7 +29,7 @@ class LookOverBrowserTest {
 
     @Test
     void findMeasureTurnAndGrid() throws Exception {
-        bringIn("hive-scale-node", pack("hive-scale-node"));
+        bringIn("hive-scale-node");
         bench.seeText("section[aria-label='Look over']", "0.120 mm");
         bench.seeText("section[aria-label='Look over']", "80 %");
 
@@ -97,7 +66,7 @@ class LookOverBrowserTest {
 
     @Test
     void xrayShowsWhereTwoFilmsPart() throws Exception {
-        bringIn("hive-scale-node", pack("hive-scale-node"));
+        bringIn("hive-scale-node");
         bench.press("copper");
         bench.keys("x");
         bench.seeText("main", "a fringe shows where they part");
@@ -112,7 +81,7 @@ class LookOverBrowserTest {
 
     @Test
     void theSolidBoardIsDrawnAndTurns() throws Exception {
-        bringIn("hive-scale-node", pack("hive-scale-node"));
+        bringIn("hive-scale-node");
         bench.keys("s");
         bench.see("canvas[aria-label^='Solid view'][data-drawn]");
         Color board = bench.middleOf("canvas[aria-label^='Solid view']");
@@ -127,7 +96,7 @@ class LookOverBrowserTest {
 
     @Test
     void newerFilesAreComparedAndAFileOutOfPlaceIsPutRight() throws Exception {
-        bringIn("hive-scale-node", pack("hive-scale-node"));
+        bringIn("hive-scale-node");
         byte[] newer =
                 Packs.edit(
                         pack("hive-scale-node"),

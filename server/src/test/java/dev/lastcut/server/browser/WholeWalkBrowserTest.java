@@ -6,7 +6,6 @@ import dev.lastcut.server.LastCut;
 import java.awt.Color;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
-import java.io.InputStream;
 import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
@@ -18,50 +17,21 @@ import java.util.Arrays;
 import java.util.TreeSet;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipInputStream;
-import org.junit.jupiter.api.AfterEach;
-import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.openqa.selenium.Keys;
 import org.springframework.boot.test.context.SpringBootTest;
-import org.springframework.boot.test.web.server.LocalServerPort;
 import org.springframework.test.context.DynamicPropertyRegistry;
 import org.springframework.test.context.DynamicPropertySource;
 
 /** What a user does from the drop to the download, and what they see. */
 @SpringBootTest(classes = LastCut.class, webEnvironment = SpringBootTest.WebEnvironment.RANDOM_PORT)
-class WholeWalkBrowserTest {
+class WholeWalkBrowserTest extends BrowserTest {
     @TempDir static Path data;
-    @TempDir Path downloads;
-    @LocalServerPort int port;
-    private Bench bench;
 
     @DynamicPropertySource
     static void storage(DynamicPropertyRegistry registry) {
         registry.add("lastcut.data", data::toString);
-    }
-
-    @BeforeEach
-    void start() throws IOException {
-        bench = new Bench(port, downloads);
-    }
-
-    @AfterEach
-    void stop() {
-        bench.close();
-    }
-
-    private static byte[] pack(String name) throws IOException {
-        try (InputStream in =
-                WholeWalkBrowserTest.class.getResourceAsStream("/demo-packs/" + name + ".zip")) {
-            return in.readAllBytes();
-        }
-    }
-
-    private void bringIn(String name) throws IOException {
-        bench.open("/");
-        bench.drop("[data-over]", name + ".zip", pack(name));
-        bench.seeBoard();
     }
 
     @Test

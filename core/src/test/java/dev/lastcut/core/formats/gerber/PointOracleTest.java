@@ -222,32 +222,32 @@ class PointOracleTest {
     @ParameterizedTest
     @ValueSource(longs = {1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12})
     void aperturesTransformsAndPolarity(long seed) {
-        PointOracleTest t = seeded(seed);
-        t.standardApertures();
-        t.macros();
+        PointOracleTest oracle = seeded(seed);
+        oracle.standardApertures();
+        oracle.macros();
         List<Ink> inks = new ArrayList<>();
-        t.objects(40, inks);
-        t.compare(inks, "seed " + seed);
+        oracle.objects(40, inks);
+        oracle.compare(inks, "seed " + seed);
     }
 
     @ParameterizedTest
     @ValueSource(longs = {21, 22, 23, 24, 25, 26})
     void blocksWithinBlocksAndRepeats(long seed) {
-        PointOracleTest t = seeded(seed);
-        t.standardApertures();
+        PointOracleTest oracle = seeded(seed);
+        oracle.standardApertures();
         List<Ink> inner = new ArrayList<>();
-        t.text.append("%ABD50*%\n");
-        t.objects(5, inner);
-        t.text.append("%AB*%\n%ABD51*%\nD50*\n");
-        t.place(1, 0, "D03");
-        t.place(-1, 0.5, "D03");
-        t.text.append("%AB*%\n");
+        oracle.text.append("%ABD50*%\n");
+        oracle.objects(5, inner);
+        oracle.text.append("%AB*%\n%ABD51*%\nD50*\n");
+        oracle.place(1, 0, "D03");
+        oracle.place(-1, 0.5, "D03");
+        oracle.text.append("%AB*%\n");
         Ink block = (x, y) -> inkOf(inner, x, y);
         List<Ink> outer = List.of((x, y) -> block.at(x - 1, y), (x, y) -> block.at(x + 1, y - 0.5));
-        double turn = 90 * t.r.nextInt(4);
-        t.text.append(f("%%LR%s*%%\n%%SRX2Y2I3.5J2.5*%%\nD51*\n", turn));
-        t.place(-2, -2, "D03");
-        t.text.append("%SR*%\n%LR0*%\n");
+        double turn = 90 * oracle.r.nextInt(4);
+        oracle.text.append(f("%%LR%s*%%\n%%SRX2Y2I3.5J2.5*%%\nD51*\n", turn));
+        oracle.place(-2, -2, "D03");
+        oracle.text.append("%SR*%\n%LR0*%\n");
         List<Ink> inks = new ArrayList<>();
         for (int ix = 0; ix < 2; ix++) {
             for (int iy = 0; iy < 2; iy++) {
@@ -260,6 +260,6 @@ class PointOracleTest {
                         });
             }
         }
-        t.compare(inks, "seed " + seed);
+        oracle.compare(inks, "seed " + seed);
     }
 }

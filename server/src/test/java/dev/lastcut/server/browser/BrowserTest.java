@@ -1,0 +1,42 @@
+package dev.lastcut.server.browser;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.nio.file.Path;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.io.TempDir;
+import org.springframework.boot.test.web.server.LocalServerPort;
+
+/**
+ * A browser on a running server. Each class keeps its own storage, as the framework shares a server
+ * between classes that are set up alike.
+ */
+abstract class BrowserTest {
+    @TempDir Path downloads;
+    @LocalServerPort int port;
+    Bench bench;
+
+    @BeforeEach
+    void start() throws IOException {
+        bench = new Bench(port, downloads);
+    }
+
+    @AfterEach
+    void stop() {
+        bench.close();
+    }
+
+    static byte[] pack(String name) throws IOException {
+        try (InputStream in =
+                BrowserTest.class.getResourceAsStream("/demo-packs/" + name + ".zip")) {
+            return in.readAllBytes();
+        }
+    }
+
+    void bringIn(String name) throws IOException {
+        bench.open("/");
+        bench.drop("[data-over]", name + ".zip", pack(name));
+        bench.seeBoard();
+    }
+}
