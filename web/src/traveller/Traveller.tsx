@@ -33,7 +33,7 @@ function check(job: Job): [Mark, string] {
 
 /** Every station with its true state, computed from the job. */
 function stops(job: Job, sheet: Sheet | undefined, cuts: readonly Cut[]): Stop[] {
-  const doubtful = job.files.filter((f) => f.role === 'unknown' || f.confidence < 0.5).length;
+  const doubtful = job.files.filter((f) => f.confidence < 0.5).length;
   const board = job.board;
   const [checkMark, checkSays] = check(job);
   const list: Stop[] = [

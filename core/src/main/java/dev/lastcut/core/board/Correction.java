@@ -67,13 +67,8 @@ public record Correction(boolean mirrored, int quarterTurns, double scale, Pt sh
     }
 
     public Hole apply(Hole h) {
-        return new Hole(
-                apply(h.from()),
-                apply(h.to()),
-                Math.round(h.diameter() * sizeScale()),
-                h.plated(),
-                h.file(),
-                h.line());
+        long diameter = Math.round(h.diameter() * sizeScale());
+        return h.at(apply(h.from()), apply(h.to()), diameter);
     }
 
     /** This correction and, after it, a further one. */

@@ -8,8 +8,24 @@ import org.locationtech.jts.geom.Geometry;
 /**
  * A hole or a slot: what a round tool of {@code diameter} nm leaves between two places. They are
  * equal for a round hole.
+ *
+ * @param span the copper layers it passes
  */
-public record Hole(Pt from, Pt to, long diameter, boolean plated, String file, int line) {
+public record Hole(
+        Pt from, Pt to, long diameter, boolean plated, String file, int line, Span span) {
+    /** A hole through the whole board. */
+    public Hole(Pt from, Pt to, long diameter, boolean plated, String file, int line) {
+        this(from, to, diameter, plated, file, line, Span.THROUGH);
+    }
+
+    public Hole withPlating(boolean nowPlated) {
+        return new Hole(from, to, diameter, nowPlated, file, line, span);
+    }
+
+    public Hole at(Pt newFrom, Pt newTo, long newDiameter) {
+        return new Hole(newFrom, newTo, newDiameter, plated, file, line, span);
+    }
+
     public boolean isSlot() {
         return !from.equals(to);
     }

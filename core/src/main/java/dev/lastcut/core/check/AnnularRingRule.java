@@ -74,6 +74,9 @@ final class AnnularRingRule implements Rule {
      * greater measure; empty where the hole has no copper on that layer.
      */
     static Optional<Measure> ring(BoardGeometry geometry, Hole h, int layer, double limit) {
+        if (!h.span().passes(layer)) {
+            return Optional.empty();
+        }
         Geometry wall = h.shape(geometry.flattener());
         Envelope window = Geo.expanded(wall.getEnvelopeInternal(), 2 * limit + h.diameter());
         List<Geometry> copper = new ArrayList<>();

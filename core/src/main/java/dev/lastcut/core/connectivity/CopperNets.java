@@ -114,16 +114,20 @@ public final class CopperNets {
                 continue;
             }
             int self = pieces.size() + h;
-            for (HPRtree tree : trees) {
-                tree.query(
-                        box(hole),
-                        o -> {
-                            int i = (Integer) o;
-                            if (sets.find(self) != sets.find(i)
-                                    && contact.touch(pieces.get(i), hole)) {
-                                sets.union(self, i);
-                            }
-                        });
+            for (int layer = 0; layer < trees.size(); layer++) {
+                if (!hole.span().passes(layer)) {
+                    continue;
+                }
+                trees.get(layer)
+                        .query(
+                                box(hole),
+                                o -> {
+                                    int i = (Integer) o;
+                                    if (sets.find(self) != sets.find(i)
+                                            && contact.touch(pieces.get(i), hole)) {
+                                        sets.union(self, i);
+                                    }
+                                });
             }
         }
     }
@@ -156,7 +160,8 @@ public final class CopperNets {
         }
         for (Object o : holeTree.query(node.envelope())) {
             Hole hole = holes.get((Integer) o);
-            if (netOfHole[(Integer) o] == node.net() && contact.touch(node.piece(), hole)) {
+            boolean here = hole.span().passes(node.layer()) && netOfHole[(Integer) o] == node.net();
+            if (here && contact.touch(node.piece(), hole)) {
                 found.addAll(nodesAt(hole));
             }
         }
@@ -169,7 +174,7 @@ public final class CopperNets {
         List<Integer> found = new ArrayList<>();
         for (int layer = 0; layer < trees.size(); layer++) {
             for (CopperNode n : near(layer, box(hole))) {
-                if (contact.touch(n.piece(), hole)) {
+                if (hole.span().passes(layer) && contact.touch(n.piece(), hole)) {
                     found.add(n.id());
                 }
             }

@@ -5,8 +5,11 @@ import dev.lastcut.core.board.Hole;
 import dev.lastcut.core.board.Layer;
 import dev.lastcut.core.board.Role;
 import dev.lastcut.core.board.Side;
+import dev.lastcut.core.board.Span;
 import dev.lastcut.core.formats.drill.DrillWriter;
 import dev.lastcut.core.formats.gerber.GerberWriter;
+import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -23,11 +26,19 @@ public final class FabricationPack {
         }
         int copper = Math.max(1, board.copper().size());
         for (boolean plated : new boolean[] {true, false}) {
-            List<Hole> holes = board.holes().stream().filter(h -> h.plated() == plated).toList();
-            if (!holes.isEmpty()) {
-                String name = plated ? "plated-holes.xnc" : "unplated-holes.xnc";
-                files.put(name, DrillWriter.write(holes, plated, Math.max(2, copper)));
-            }
+            Map<Span, List<Hole>> bySpan = new LinkedHashMap<>();
+            board.holes().stream()
+                    .filter(h -> h.plated() == plated)
+                    .sorted(Comparator.comparingInt(h -> h.span().first() * 100 + h.span().last()))
+                    .forEach(h -> bySpan.computeIfAbsent(h.span(), k -> new ArrayList<>()).add(h));
+            bySpan.forEach(
+                    (span, holes) -> {
+                        String layers =
+                                span.isThrough() ? "" : "-" + span.first() + "-" + span.last();
+                        String name = (plated ? "plated" : "unplated") + "-holes" + layers + ".xnc";
+                        files.put(
+                                name, DrillWriter.write(holes, plated, span, Math.max(2, copper)));
+                    });
         }
         return files;
     }

@@ -1,5 +1,6 @@
 package dev.lastcut.core.intake;
 
+import dev.lastcut.core.board.Aperture;
 import dev.lastcut.core.board.Board;
 import dev.lastcut.core.board.Feature;
 import dev.lastcut.core.board.Hole;
@@ -14,6 +15,7 @@ import dev.lastcut.core.board.Problem;
 import dev.lastcut.core.board.Role;
 import dev.lastcut.core.board.Side;
 import dev.lastcut.core.board.SourceFile;
+import dev.lastcut.core.board.Span;
 import dev.lastcut.core.formats.gerber.GerberFile;
 import dev.lastcut.core.formats.table.PlacementReader;
 import dev.lastcut.core.geometry.Pt;
@@ -48,6 +50,7 @@ final class BoardAssembler {
         Optional<List<ListedPart>> parts = Optional.empty();
         Optional<PlacementReader.Result> placed = Optional.empty();
         String placementFile = "";
+        List<PlacedPart> layered = new ArrayList<>();
         for (SourceFile f : files) {
             Reading reading = readings.get(f.path());
             if (reading instanceof Reading.Drawn d && f.role().equals(Role.OUTLINE)) {
@@ -56,6 +59,8 @@ final class BoardAssembler {
                 layers.add(new Layer(f.role(), f.path(), picture(f.role(), g.file(), outline)));
             } else if (reading instanceof Reading.Drill d && f.role().isHoles()) {
                 holes.addAll(plated(d, f.role()));
+            } else if (reading instanceof Reading.Gerber g && f.role().isHoles()) {
+                holes.addAll(drawn(f, g.file()));
             } else if (reading instanceof Reading.Nets n && f.role().equals(Role.NETLIST)) {
                 netlist = Optional.of(n.result().netlist());
             } else if (reading instanceof Reading.Parts p && f.role().equals(Role.PARTS_LIST)) {
@@ -63,6 +68,8 @@ final class BoardAssembler {
             } else if (reading instanceof Reading.Placements p && f.role().equals(Role.PLACEMENT)) {
                 placed = Optional.of(p.result());
                 placementFile = f.path();
+            } else if (reading instanceof Reading.Gerber g && f.role().equals(Role.PLACEMENT)) {
+                layered.addAll(g.file().components());
             } else if (!f.role().equals(Role.UNKNOWN)) {
                 problems.add(
                         new Problem(
@@ -77,6 +84,8 @@ final class BoardAssembler {
         Optional<List<PlacedPart>> placements = Optional.empty();
         if (placed.isPresent()) {
             placements = Optional.of(onPads(placementFile, placed.get(), netlist, layers));
+        } else if (!layered.isEmpty()) {
+            placements = Optional.of(layered);
         }
         return new Board(files, layers, outline, holes, netlist, parts, placements, problems);
     }
@@ -192,9 +201,25 @@ final class BoardAssembler {
             return d.file().holes();
         }
         boolean plated = role.equals(Role.PLATED_HOLES);
-        return d.file().holes().stream()
-                .map(h -> new Hole(h.from(), h.to(), h.diameter(), plated, h.file(), h.line()))
-                .toList();
+        return d.file().holes().stream().map(h -> h.withPlating(plated)).toList();
+    }
+
+    /** A drill file written as Gerber: round flashes are holes, round strokes are slots. */
+    private static List<Hole> drawn(SourceFile f, GerberFile file) {
+        Span span = Span.of(file.fileFunction().orElse(""));
+        boolean plated = !f.role().equals(Role.UNPLATED_HOLES);
+        List<Hole> holes = new ArrayList<>();
+        for (Feature feature : file.features()) {
+            if (feature instanceof Feature.Flash x && x.aperture() instanceof Aperture.Circle c) {
+                long d = Math.round(c.diameter() * x.orientation().scale());
+                holes.add(new Hole(x.at(), x.at(), d, plated, f.path(), x.line(), span));
+            } else if (feature instanceof Feature.Stroke s && s.roundWidth() > 0) {
+                long d = Math.round(s.roundWidth());
+                Pt from = s.path().from();
+                holes.add(new Hole(from, s.path().to(), d, plated, f.path(), s.line(), span));
+            }
+        }
+        return holes;
     }
 
     /** Copper first, from top to bottom; then mask, paste, silk; then the outline. */

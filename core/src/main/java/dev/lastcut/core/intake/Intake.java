@@ -159,6 +159,11 @@ public final class Intake {
         }
     }
 
+    /** Component layers place the parts of one side each, so there are two of them. */
+    private boolean isComponentLayer(SourceFile f) {
+        return readings.get(f.path()) instanceof Reading.Gerber;
+    }
+
     private List<SourceFile> settleRoles(Map<String, SourceFile> proposed) {
         Map<Role, SourceFile> taken = new HashMap<>();
         List<SourceFile> result = new ArrayList<>();
@@ -176,7 +181,7 @@ public final class Intake {
                     f.role().isPicture()
                             || f.role().equals(Role.NETLIST)
                             || f.role().equals(Role.PARTS_LIST)
-                            || f.role().equals(Role.PLACEMENT);
+                            || (f.role().equals(Role.PLACEMENT) && !isComponentLayer(f));
             SourceFile first = single ? taken.putIfAbsent(f.role(), f) : null;
             if (first == null) {
                 result.add(f);

@@ -183,6 +183,7 @@ sealed interface Reading {
                             c.apply(f.features()),
                             f.attributes(),
                             f.negative(),
+                            f.components(),
                             f.problems(),
                             true));
         }

@@ -75,7 +75,8 @@ final class RoleProposer {
                     boolean pads =
                             role.isCopper()
                                     || role.kind() == Role.Kind.MASK
-                                    || role.kind() == Role.Kind.PASTE;
+                                    || role.kind() == Role.Kind.PASTE
+                                    || role.isHoles();
                     if (reading instanceof Reading.Gerber g && pads) {
                         places.put(path, flashes(g.file()));
                     } else if (reading instanceof Reading.Drill d && role.isHoles()) {
@@ -139,6 +140,17 @@ final class RoleProposer {
         if (stated.isPresent()) {
             String says = "the file says " + file.fileFunction().orElseThrow().replace(",", ", ");
             return new SourceFile(path, stated.get(), says, 0.98, false);
+        }
+        if (!file.components().isEmpty()) {
+            String says = "a component layer that places " + file.components().size() + " parts";
+            return new SourceFile(path, Role.PLACEMENT, says, 0.97, false);
+        }
+        if (file.fileFunction().isPresent()) {
+            String says =
+                    "the file says "
+                            + file.fileFunction().get().replace(",", ", ")
+                            + ", which is no picture of the board itself";
+            return new SourceFile(path, Role.UNKNOWN, says, 0.9, false);
         }
         PictureFacts f = facts.get(path);
         List<String> evidence = new ArrayList<>();

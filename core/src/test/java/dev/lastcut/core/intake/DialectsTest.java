@@ -356,4 +356,81 @@ class DialectsTest {
         assertThat(plane.getArea() / 1e12)
                 .isCloseTo(box - drawn, org.assertj.core.api.Assertions.within(0.04));
     }
+
+    @Test
+    void drillFilesWrittenAsGerberAreHolesAndSlots() throws Exception {
+        Map<String, String> files = files(Layers.MODERN, Holes.DECIMALS);
+        files.remove("holes.drl");
+        StringBuilder drill = new StringBuilder("%TF.FileFunction,Plated,1,2,PTH,Drill*%\n");
+        drill.append("%FSLAX46Y46*%\n%MOMM*%\n%ADD10C,0.8*%\nD10*\n");
+        for (double[] p : pads) {
+            drill.append('X').append(Math.round(p[0] * GRID * 1e6));
+            drill.append('Y').append(Math.round(p[1] * GRID * 1e6)).append("D03*\n");
+        }
+        drill.append("X1000000Y1000000D02*\nX3000000Y1000000D01*\nM02*\n");
+        files.put("plated.gbr", drill.toString());
+        Board board = open(files);
+        assertThat(board.holes()).hasSize(31).allMatch(Hole::plated);
+        assertThat(board.holes().stream().filter(Hole::isSlot)).hasSize(1);
+        assertThat(new BoardGeometry(board).nets().netCount())
+                .isEqualTo(
+                        new BoardGeometry(open(files(Layers.MODERN, Holes.DECIMALS)))
+                                .nets()
+                                .netCount());
+    }
+
+    /** A blind hole joins the layers it passes and no others. */
+    @Test
+    void blindHolesJoinOnlyWhatTheyPass() throws Exception {
+        String head = "%FSLAX46Y46*%%MOMM*%";
+        String pad = "%ADD10C,1*%D10*X0Y0D03*M02*";
+        Map<String, String> files = new LinkedHashMap<>();
+        for (String l : List.of("L1,Top", "L2,Inr", "L3,Inr", "L4,Bot")) {
+            String name = l.substring(0, 2) + ".gbr";
+            files.put(name, "%TF.FileFunction,Copper," + l + "*%" + head + pad);
+        }
+        String body = "METRIC\nT1C0.3\n%\nT1\nX0.0Y0.0\nM30\n";
+        files.put("blind.drl", "M48\n; #@! TF.FileFunction,Plated,1,2,Blind\n" + body);
+        BoardGeometry g = new BoardGeometry(open(files));
+        assertThat(g.nets().netCount()).isEqualTo(3);
+        assertThat(g.nets().nodesAt(g.board().holes().get(0))).containsExactly(0, 1);
+        Map<String, byte[]> written = dev.lastcut.core.fabrication.FabricationPack.write(g.board());
+        assertThat(new String(written.get("plated-holes-1-2.xnc"), StandardCharsets.UTF_8))
+                .contains("TF.FileFunction,Plated,1,2,Blind");
+        files.put("blind.drl", "M48\n; #@! TF.FileFunction,Plated,1,4,PTH\n" + body);
+        assertThat(new BoardGeometry(open(files)).nets().netCount()).isEqualTo(1);
+    }
+
+    /** Attributes of component layers after the specification, from memory. */
+    @Test
+    void componentLayersPlaceTheirParts() throws Exception {
+        Map<String, String> files = files(Layers.MODERN, Holes.DECIMALS);
+        for (String side : List.of("Top", "Bot")) {
+            files.put(
+                    side + ".gbr",
+                    "%TF.FileFunction,Component,L1,"
+                            + side
+                            + "*%%FSLAX46Y46*%%MOMM*%"
+                            + "%TA.AperFunction,ComponentMain*%%ADD10C,0.3*%%TD*%D10*"
+                            + "%TO.C,R"
+                            + side
+                            + "*%%TO.CRot,90.0*%%TO.CVal,4k7*%"
+                            + "X5000000Y6000000D03*%TD*%M02*");
+        }
+        Board board = open(files);
+        assertThat(board.placements().orElseThrow())
+                .extracting(p -> p.designator() + " " + p.rotationDeg() + " " + p.side().word())
+                .containsExactlyInAnyOrder("RTop 90.0 top", "RBot 90.0 bottom");
+        assertThat(board.placements().orElseThrow().get(0).at()).isEqualTo(Pt.mm(5, 6));
+        assertThat(board.copper()).hasSize(2);
+    }
+
+    @Test
+    void picturesThatAreNotOfTheBoardAreSetAside() throws Exception {
+        Map<String, String> files = files(Layers.MODERN, Holes.DECIMALS);
+        files.put("map.gbr", "%TF.FileFunction,Drillmap*%" + layer(Layers.MODERN, top));
+        Board board = open(files);
+        assertThat(roles(board)).containsEntry("map.gbr", "unknown");
+        assertThat(board.copper()).hasSize(2);
+    }
 }

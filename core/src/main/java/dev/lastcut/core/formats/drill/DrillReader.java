@@ -2,6 +2,7 @@ package dev.lastcut.core.formats.drill;
 
 import dev.lastcut.core.board.Hole;
 import dev.lastcut.core.board.Problem.Code;
+import dev.lastcut.core.board.Span;
 import dev.lastcut.core.formats.ProblemLog;
 import dev.lastcut.core.geometry.Length;
 import dev.lastcut.core.geometry.Pt;
@@ -62,6 +63,7 @@ public final class DrillReader {
     private boolean plunged;
     private int interpolation = 1;
     private boolean incremental;
+    private Span span = Span.THROUGH;
     private Pt zero = Pt.ORIGIN;
     private int patternStart = -1;
     private int patternEnd = -1;
@@ -163,6 +165,7 @@ public final class DrillReader {
         String body = mark >= 0 ? c.substring(mark + 3).strip() : c;
         if (body.startsWith("TF.FileFunction")) {
             recognised = true;
+            span = Span.of(body.substring(body.indexOf(',') + 1));
             String lower = body.toLowerCase(Locale.ROOT);
             if (lower.contains("nonplated")) {
                 plated = Optional.of(false);
@@ -295,14 +298,7 @@ public final class DrillReader {
         }
         patternEnd = end;
         for (Hole h : List.copyOf(holes.subList(patternStart, end))) {
-            holes.add(
-                    new Hole(
-                            h.from().plus(patternShift),
-                            h.to().plus(patternShift),
-                            h.diameter(),
-                            h.plated(),
-                            h.file(),
-                            line));
+            holes.add(h.at(h.from().plus(patternShift), h.to().plus(patternShift), h.diameter()));
         }
     }
 
@@ -492,6 +488,6 @@ public final class DrillReader {
             return;
         }
         boolean isPlated = toolPlated.getOrDefault(tool, plated.orElse(true));
-        holes.add(new Hole(from, to, diameter, isPlated, log.file(), line));
+        holes.add(new Hole(from, to, diameter, isPlated, log.file(), line, span));
     }
 }

@@ -1,6 +1,7 @@
 package dev.lastcut.core.formats.drill;
 
 import dev.lastcut.core.board.Hole;
+import dev.lastcut.core.board.Span;
 import java.math.BigDecimal;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
@@ -16,18 +17,22 @@ public final class DrillWriter {
     private DrillWriter() {}
 
     /**
-     * @param copperLayers how many copper layers the holes pass through, for the file function
+     * @param copperLayers how many copper layers the board has, for the file function
      */
     public static byte[] write(List<Hole> holes, boolean plated, int copperLayers) {
+        return write(holes, plated, Span.THROUGH, copperLayers);
+    }
+
+    /**
+     * @param span what all the holes pass
+     */
+    public static byte[] write(List<Hole> holes, boolean plated, Span span, int copperLayers) {
         Map<Long, List<Hole>> byDiameter = new TreeMap<>();
         for (Hole h : holes) {
             byDiameter.computeIfAbsent(h.diameter(), k -> new ArrayList<>()).add(h);
         }
         StringBuilder out = new StringBuilder("M48\n");
-        String function =
-                plated
-                        ? "Plated,1," + copperLayers + ",PTH"
-                        : "NonPlated,1," + copperLayers + ",NPTH";
+        String function = (plated ? "Plated," : "NonPlated,") + layers(span, plated, copperLayers);
         out.append("; #@! TF.FileFunction,").append(function).append('\n');
         out.append("; #@! TF.SameCoordinates,pack\n");
         out.append("METRIC\n");
@@ -42,6 +47,14 @@ public final class DrillWriter {
             body(same, out);
         }
         return out.append("M30\n").toString().getBytes(StandardCharsets.UTF_8);
+    }
+
+    private static String layers(Span span, boolean plated, int copperLayers) {
+        if (span.isThrough()) {
+            return "1," + copperLayers + (plated ? ",PTH" : ",NPTH");
+        }
+        boolean atSurface = span.first() == 1 || span.last() == copperLayers;
+        return span.first() + "," + span.last() + (atSurface ? ",Blind" : ",Buried");
     }
 
     private static void body(List<Hole> holes, StringBuilder out) {

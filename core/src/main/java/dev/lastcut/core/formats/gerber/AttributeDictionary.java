@@ -1,8 +1,12 @@
 package dev.lastcut.core.formats.gerber;
 
 import dev.lastcut.core.board.ObjectAttributes;
+import dev.lastcut.core.board.PlacedPart;
+import dev.lastcut.core.board.Side;
+import dev.lastcut.core.geometry.Pt;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
+import java.util.Locale;
 import java.util.Map;
 
 /** The attribute commands TF, TA, TO and TD (specification, "Attributes"). */
@@ -67,6 +71,25 @@ final class AttributeDictionary {
                             unescape(pin.length > 1 ? pin[1] : ""));
         }
         return current;
+    }
+
+    /**
+     * The part that a flash of the aperture function {@code ComponentMain} stands for
+     * (specification, "Component layers", from memory).
+     *
+     * @throws NumberFormatException when its rotation is no number
+     */
+    PlacedPart component(Pt at, int line) {
+        String side = file.getOrDefault("FileFunction", "").toLowerCase(Locale.ROOT);
+        String turn = object.getOrDefault("CRot", "0");
+        return new PlacedPart(
+                unescape(first(object.get("C"))),
+                unescape(object.getOrDefault("CVal", "")),
+                unescape(object.getOrDefault("CFtp", "")),
+                at,
+                Double.parseDouble(turn),
+                side.endsWith("bot") ? Side.BOTTOM : Side.TOP,
+                line);
     }
 
     private static String first(String value) {

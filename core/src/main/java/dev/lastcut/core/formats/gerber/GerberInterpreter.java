@@ -3,6 +3,7 @@ package dev.lastcut.core.formats.gerber;
 import dev.lastcut.core.board.Aperture;
 import dev.lastcut.core.board.Feature;
 import dev.lastcut.core.board.ObjectAttributes;
+import dev.lastcut.core.board.PlacedPart;
 import dev.lastcut.core.board.Problem.Code;
 import dev.lastcut.core.formats.ProblemLog;
 import dev.lastcut.core.geometry.Length;
@@ -37,6 +38,7 @@ final class GerberInterpreter implements CommandLexer.Sink {
     private final Map<Integer, String> functions = new HashMap<>();
     private final Map<String, MacroDefinition> macros = new HashMap<>();
     private final FeatureSink sink = new FeatureSink();
+    private final List<PlacedPart> components = new ArrayList<>();
 
     private CoordinateFormat format = new CoordinateFormat(2, 4, false, false);
     private boolean formatKnown;
@@ -169,6 +171,7 @@ final class GerberInterpreter implements CommandLexer.Sink {
                 image.apply(sink.features()),
                 attributes.file(),
                 image.isNegative(),
+                components,
                 log.problems(),
                 recognised);
     }
@@ -576,6 +579,9 @@ final class GerberInterpreter implements CommandLexer.Sink {
             }
         } else {
             emit(new Feature.Flash(a, to, orientation, dark, line, objectAttributes()));
+            if (currentFunction.equals("ComponentMain")) {
+                components.add(attributes.component(to, line));
+            }
         }
     }
 
