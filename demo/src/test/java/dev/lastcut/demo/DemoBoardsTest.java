@@ -10,6 +10,10 @@ import dev.lastcut.core.board.LayerImage;
 import dev.lastcut.core.board.Netlist;
 import dev.lastcut.core.board.Role;
 import dev.lastcut.core.board.SourceFile;
+import dev.lastcut.core.capability.CapabilitySheet;
+import dev.lastcut.core.capability.Headroom;
+import dev.lastcut.core.check.CheckContext;
+import dev.lastcut.core.check.CheckRunner;
 import dev.lastcut.core.connectivity.BoardGeometry;
 import dev.lastcut.core.connectivity.NetReference;
 import dev.lastcut.core.fabrication.FabricationPack;
@@ -21,6 +25,7 @@ import dev.lastcut.core.intake.Choices;
 import dev.lastcut.core.intake.Intake;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
@@ -86,6 +91,24 @@ class DemoBoardsTest {
         double area = new BoardGeometry(board).boardArea().getArea() / 1e12;
         assertThat(area).isCloseTo(1.5 * Math.sqrt(3) * 400, within(0.05));
         assertThat(board.problems()).isEmpty();
+        assertThat(misregistered(new BoardGeometry(board))).isZero();
+        assertThat(misregistered(DemoPacks.open("honeycomb-tag"))).isEqualTo(1);
+    }
+
+    private static long misregistered(BoardGeometry geometry) {
+        CapabilitySheet none =
+                new CapabilitySheet(
+                        "none",
+                        "No numbers",
+                        CapabilitySheet.Kind.HOUSE,
+                        "",
+                        Map.of(),
+                        2,
+                        new CapabilitySheet.Price("EUR", 0, 0, 0),
+                        Optional.empty());
+        return CheckRunner.run(new CheckContext(geometry, none, Headroom.NONE)).findings().stream()
+                .filter(f -> f.rule().equals("misregistered"))
+                .count();
     }
 
     @Test

@@ -12,6 +12,7 @@ public final class CheckRunner {
             List.of(
                     new OutlineMissingRule(),
                     new OutlineOpenRule(),
+                    new MisregisteredRule(),
                     new BoardSizeRule(),
                     new LayerCountRule(),
                     new TrackWidthRule(),

@@ -33,7 +33,7 @@ sealed interface Reading {
 
     Pattern SVG =
             Pattern.compile(
-                    "^\\s*(<\\?xml[^>]*>|<!--.*?-->|<!DOCTYPE[^>]*>|\\s)*\\s*<svg\\b",
+                    "^\\s*(<\\?xml[^>]*>|<!--.*?-->|<!DOCTYPE[^>\\[]*(?:\\[.*?\\])?\\s*>|\\s)*\\s*<svg\\b",
                     Pattern.DOTALL);
     Pattern DXF = Pattern.compile("^\\s*(999\\s*\\n[^\\n]*\\n\\s*)*0\\s*\\r?\\nSECTION\\b");
 

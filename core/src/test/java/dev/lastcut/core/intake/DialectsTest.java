@@ -433,4 +433,17 @@ class DialectsTest {
         assertThat(roles(board)).containsEntry("map.gbr", "unknown");
         assertThat(board.copper()).hasSize(2);
     }
+
+    @Test
+    void aDrawingThatReachesOutsideIsRefusedByName() throws Exception {
+        Map<String, String> files = files(Layers.MODERN, Holes.DECIMALS);
+        files.put(
+                "edge.svg",
+                "<?xml version='1.0'?><!DOCTYPE svg [<!ENTITY x SYSTEM 'file:///etc/hostname'>]>"
+                        + "<svg><text>&x;</text><rect width='9' height='9'/></svg>");
+        assertThat(open(files).problems())
+                .filteredOn(p -> p.file().equals("edge.svg"))
+                .singleElement()
+                .matches(p -> p.text().contains("entities"));
+    }
 }
