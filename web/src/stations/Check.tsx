@@ -70,7 +70,7 @@ export function Check({ job, check }: { job: Job; check: CheckResult | null }) {
       title="Check"
       lead={
         check?.ran
-          ? `${findings.length} findings from ${check.rules.length} checks`
+          ? `${findings.length} finding${findings.length === 1 ? '' : 's'} from ${check.rules.length} checks`
           : 'Not checked since the board, the shop or the headroom changed.'
       }
     >

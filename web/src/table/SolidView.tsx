@@ -16,10 +16,17 @@ const MASKS = [
   { value: '#c89b2b', text: 'yellow mask' },
 ];
 
+const FINISHES = [
+  { value: '#d8c48a', text: 'gold' },
+  { value: '#c9ccd0', text: 'tin' },
+  { value: '#c4835a', text: 'bare copper' },
+];
+
 /** The board as it will look, turned by dragging. */
 export default function SolidView({ job }: { job: Job }) {
   const canvas = useRef<HTMLCanvasElement>(null);
   const [mask, setMask] = useState('#2f5d47');
+  const [finish, setFinish] = useState('#d8c48a');
   const [bodies, setBodies] = useState(true);
   const [failure, setFailure] = useState('');
   const { meshes, ready } = useLayers(job);
@@ -49,6 +56,7 @@ export default function SolidView({ job }: { job: Job }) {
         width: (job.board.maxX - job.board.minX) / 1000,
         height: (job.board.maxY - job.board.minY) / 1000,
         maskColor: mask,
+        finishColor: finish,
         bodies,
       });
     } catch (e) {
@@ -56,7 +64,7 @@ export default function SolidView({ job }: { job: Job }) {
       setFailure(e instanceof Error ? e.message : String(e));
       return undefined;
     }
-  }, [ready, meshes, solid.data, surface.data, mask, bodies, job]);
+  }, [ready, meshes, solid.data, surface.data, mask, finish, bodies, job]);
   const outlined = (surface.data?.positions.length ?? 0) > 0;
   const guessed = solid.data?.bodies.filter((b) => b.guessed).length ?? 0;
   return (
@@ -74,6 +82,13 @@ export default function SolidView({ job }: { job: Job }) {
           value={mask}
           onValueChange={setMask}
           options={MASKS}
+        />
+        <Select
+          label="Finish of bare copper"
+          className="w-32"
+          value={finish}
+          onValueChange={setFinish}
+          options={FINISHES}
         />
         <label className="flex items-center gap-1.5">
           <input

@@ -15,10 +15,11 @@ export interface SolidParts {
   width: number;
   height: number;
   maskColor: string;
+  /** Of copper that the mask leaves open. */
+  finishColor: string;
   bodies: boolean;
 }
 
-const FINISH = 0xd8c48a;
 const LAMINATE = 0xc9b583;
 const SILK = 0xf4f1e8;
 const WALL = 0xa99663;
@@ -100,7 +101,7 @@ function face(
   const copper = parts.layers.get(`copper-${side}`);
   paint(scene, copper, 1, { color: raised.getHex() });
   paint(scene, parts.layers.get(`mask-${side}`), 2, { color: LAMINATE, marksOpen: true });
-  paint(scene, copper, 3, { color: FINISH, where: 'open' });
+  paint(scene, copper, 3, { color: parts.finishColor, where: 'open' });
   paint(scene, parts.layers.get(`silk-${side}`), 4, { color: SILK, where: 'covered' });
   paint(scene, parts.holes, 5, { color: HOLE });
   const camera = new THREE.OrthographicCamera(0, parts.width, parts.height, 0, -10, 10);

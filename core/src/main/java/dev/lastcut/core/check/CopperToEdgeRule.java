@@ -5,12 +5,16 @@ import dev.lastcut.core.connectivity.CopperNode;
 import dev.lastcut.core.geometry.Distances;
 import dev.lastcut.core.geometry.Geo;
 import dev.lastcut.core.geometry.Length;
+import dev.lastcut.core.geometry.Pt;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
+import org.locationtech.jts.algorithm.locate.IndexedPointInAreaLocator;
 import org.locationtech.jts.geom.Geometry;
+import org.locationtech.jts.geom.Location;
 import org.locationtech.jts.operation.distance.IndexedFacetDistance;
 
 /** Copper too near to the outline or to a cut-out. */
@@ -39,9 +43,14 @@ final class CopperToEdgeRule implements Rule {
         double limit = bounds.get().reachNm();
         Geometry edge = c.geometry().boardArea().getBoundary();
         IndexedFacetDistance index = new IndexedFacetDistance(edge);
+        var inside = new IndexedPointInAreaLocator(c.geometry().boardArea());
         Map<Place, List<Geometry>> near = new LinkedHashMap<>();
+        Map<Integer, List<CopperNode>> outside = new TreeMap<>();
         for (CopperNode n : c.geometry().nets().nodes()) {
-            if (index.isWithinDistance(n.polygon(), limit)) {
+            if (inside.locate(n.polygon().getCoordinate()) == Location.EXTERIOR
+                    && !index.isWithinDistance(n.polygon(), limit)) {
+                outside.computeIfAbsent(n.layer(), k -> new ArrayList<>()).add(n);
+            } else if (index.isWithinDistance(n.polygon(), limit)) {
                 near.computeIfAbsent(new Place(n.layer(), n.net()), k -> new ArrayList<>())
                         .add(n.polygon());
             }
@@ -53,7 +62,21 @@ final class CopperToEdgeRule implements Rule {
                         findings.add(finding(c, bounds.get(), place, run));
                     }
                 });
+        outside.forEach((layer, nodes) -> findings.add(outside(c, layer, nodes)));
         return Outcome.of(findings);
+    }
+
+    /** Copper that lies wholly outside is lost, or the outline is wrong: one finding a layer. */
+    private Finding outside(CheckContext c, int layer, List<CopperNode> nodes) {
+        return new FindingBuilder(id())
+                .layers(c.copperId(layer), "outline")
+                .at(Pt.of(nodes.get(0).polygon().getCoordinate()))
+                .count(nodes.size(), 0, "pieces outside")
+                .severity(Severity.STOP)
+                .say(
+                        nodes.size()
+                                + " pieces of copper lie outside the board's outline. They will be"
+                                + " cut off. Look at the outline and its place.");
     }
 
     private Finding finding(

@@ -36,17 +36,20 @@ final class MisregisteredRule implements Rule {
 
     private Finding finding(SourceFile f, Correction needed) {
         Pt to = needed.shift();
-        return new FindingBuilder(id())
-                .layers(f.role().id())
-                .measure(new Measure(Pt.ORIGIN, to, Pt.ORIGIN.distance(to)))
-                .severity(Severity.STOP)
-                .say(
-                        f.path()
-                                + " ("
-                                + f.role().words()
-                                + ") does not lie on the other files; it would when "
-                                + needed.words()
-                                + ". Made like this, the board is scrap. Put it right at Bring in, or"
-                                + " export the file again.");
+        FindingBuilder finding =
+                new FindingBuilder(id()).layers(f.role().id()).severity(Severity.STOP);
+        if (to.equals(Pt.ORIGIN)) {
+            finding.count(needed.scale(), 1, "times the size");
+        } else {
+            finding.measure(new Measure(Pt.ORIGIN, to, Pt.ORIGIN.distance(to)));
+        }
+        return finding.say(
+                f.path()
+                        + " ("
+                        + f.role().words()
+                        + ") does not lie on the other files; it would when "
+                        + needed.words()
+                        + ". Made like this, the board is scrap. Put it right at Bring in, or"
+                        + " export the file again.");
     }
 }

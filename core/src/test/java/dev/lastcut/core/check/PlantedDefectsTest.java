@@ -356,4 +356,17 @@ class PlantedDefectsTest {
         assertThat(after.at()).isEqualTo(before.at());
         assertThat(after.rule() + after.layers()).isEqualTo(before.rule() + before.layers());
     }
+
+    @Test
+    void copperOutsideTheOutlineIsOneFindingALayer() {
+        CheckRun run = check(t -> t.box(30, 20, 2, 2, 0).round(80, 20, 2).line(0.3, 90, 5, 95, 9));
+        Finding f =
+                of("copper-to-edge", run).stream()
+                        .findFirst()
+                        .orElseThrow(() -> new AssertionError("nothing found"));
+        assertThat(of("copper-to-edge", run)).hasSize(1);
+        assertThat(f.measured()).isEqualTo(2);
+        assertThat(f.unit()).isEqualTo("pieces outside");
+        assertThat(f.message()).contains("outside the board's outline");
+    }
 }
