@@ -6,6 +6,7 @@ import dev.lastcut.core.board.Problem;
 import dev.lastcut.core.board.Role;
 import dev.lastcut.core.board.SourceFile;
 import dev.lastcut.core.geometry.Pt;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -25,18 +26,23 @@ final class OutlineFit {
     /** The copper may stand over the edge by this much (castellations, edge plating). */
     private static final double OVER_NM = 1_000_000;
 
+    /** With this share of the copper inside, the outline is where it should be. */
+    private static final double MOSTLY = 0.9;
+
     record Found(String path, Correction correction, Problem problem) {}
 
     private OutlineFit() {}
 
     static Optional<Found> find(List<SourceFile> files, Map<String, Reading> readings) {
         Envelope copper = new Envelope();
+        List<Feature> drawn = new ArrayList<>();
         SourceFile outline = null;
         Envelope edge = new Envelope();
         for (SourceFile f : files) {
             Reading r = readings.get(f.path());
             if (f.role().isCopper() && r instanceof Reading.Gerber g) {
                 copper.expandToInclude(extent(g.file().features()));
+                drawn.addAll(g.file().features());
             } else if (f.role().equals(Role.OUTLINE) && r instanceof Reading.Gerber g) {
                 outline = f;
                 edge = extent(g.file().features());
@@ -49,6 +55,10 @@ final class OutlineFit {
                 || copper.isNull()
                 || edge.isNull()
                 || holds(edge, copper, Pt.ORIGIN, 1)) {
+            return Optional.empty();
+        }
+        if (share(drawn, edge) >= MOSTLY) {
+            // A title or a target beside the board is no sign that the outline is wrong.
             return Optional.empty();
         }
         // A drawing that shares the origin needs its unit put right and nothing else.
@@ -71,6 +81,14 @@ final class OutlineFit {
             }
         }
         return Optional.empty();
+    }
+
+    /** The share of features that lie within the outline's box. */
+    private static double share(List<Feature> features, Envelope edge) {
+        Envelope box = new Envelope(edge);
+        box.expandBy(OVER_NM);
+        long inside = features.stream().filter(f -> box.contains(extent(List.of(f)))).count();
+        return features.isEmpty() ? 1 : (double) inside / features.size();
     }
 
     private static Problem problem(SourceFile outline, Correction c) {

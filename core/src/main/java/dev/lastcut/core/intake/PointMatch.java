@@ -10,11 +10,13 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import org.locationtech.jts.geom.Envelope;
 
 /** Lays one set of places over another: how many meet as they are, and how to make them meet. */
 final class PointMatch {
     private static final double CELL_NM = 50_000;
     private static final double VOTE_NM = 200_000;
+    private static final double LEAST_SPAN = 0.25;
     private static final int SAMPLE = 60;
     private static final int MOST_PAIRS = 300_000;
     private static final double[] SCALES = {25.4, 1 / 25.4, 10, 0.1, 100, 0.01, 2.54, 1 / 2.54};
@@ -83,13 +85,25 @@ final class PointMatch {
                 continue;
             }
             Correction with = new Correction(c.mirrored(), c.quarterTurns(), c.scale(), shift);
-            double share = share(all, with);
+            double share = spansEnough(all, with) ? share(all, with) : 0;
             // A later, less simple one must be clearly better.
             if (share >= least && (best == null || share > best.share + 0.1)) {
                 best = new Fit(with, share);
             }
         }
         return Optional.ofNullable(best);
+    }
+
+    /**
+     * Places that are shrunk onto a corner of the board meet something by chance: what fits must
+     * reach over a fair part of it.
+     */
+    private boolean spansEnough(List<Pt> others, Correction c) {
+        Envelope own = new Envelope();
+        places.forEach(p -> own.expandToInclude(p.coordinate()));
+        Envelope moved = new Envelope();
+        others.forEach(p -> moved.expandToInclude(c.apply(p).coordinate()));
+        return moved.getDiameter() >= LEAST_SPAN * own.getDiameter();
     }
 
     private static List<Correction> candidates() {

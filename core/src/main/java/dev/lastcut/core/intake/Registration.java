@@ -22,7 +22,9 @@ final class Registration {
     private static final double AGREES = 0.4;
 
     private static final double LEAST_AFTER = 0.7;
-    private static final int FEWEST = 4;
+
+    /** Fewer places than this fall onto a dense board's grid by chance. */
+    private static final int FEWEST = 8;
 
     /** What is wrong with a file, and how well it fits before and after. */
     record Shift(String path, Correction correction, double before, double after) {}

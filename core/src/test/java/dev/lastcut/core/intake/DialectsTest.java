@@ -446,4 +446,19 @@ class DialectsTest {
                 .singleElement()
                 .matches(p -> p.text().contains("entities"));
     }
+
+    @Test
+    void aTitleBesideTheBoardDoesNotMakeTheOutlineWrong() throws Exception {
+        Map<String, String> files = files(Layers.MODERN, Holes.DECIMALS);
+        files.put(
+                "edge.svg",
+                "<svg xmlns='http://www.w3.org/2000/svg' width='20mm' height='16mm'"
+                        + " viewBox='0 0 20 16'><rect width='20' height='16'/></svg>");
+        // A line of copper at 25 to 27 mm, well outside.
+        files.computeIfPresent(
+                "copper top.gbr",
+                (k, t) -> t.replace("M02*", "X2500000Y500000D02*X2700000Y500000D01*M02*"));
+        Board board = open(files);
+        assertThat(board.files()).allMatch(f -> f.suggested().isEmpty());
+    }
 }

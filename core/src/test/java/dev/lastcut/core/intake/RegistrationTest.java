@@ -85,6 +85,29 @@ class RegistrationTest {
         assertThat(Registration.find(all)).isEmpty();
     }
 
+    /**
+     * Mounting holes and the like on boards drawn on a grid: chance must not be taken for a fit.
+     */
+    @Test
+    void aFewHolesOnAGridAreNotPushedAbout() {
+        for (int seed = 0; seed < 60; seed++) {
+            Random r = new Random(seed);
+            Map<String, List<Pt>> all = new LinkedHashMap<>();
+            List<Pt> top = new ArrayList<>();
+            for (int i = 0; i < 300; i++) {
+                top.add(Pt.mm(0.635 * r.nextInt(120), 0.635 * r.nextInt(80)));
+            }
+            all.put("top", top);
+            all.put("mask", top);
+            List<Pt> bare = new ArrayList<>();
+            for (int i = 0; i < 4 + r.nextInt(10); i++) {
+                bare.add(Pt.mm(0.635 * r.nextInt(120) + 0.3, 0.635 * r.nextInt(80)));
+            }
+            all.put("unplated", bare);
+            assertThat(Registration.find(all)).as("seed %d", seed).isEmpty();
+        }
+    }
+
     @Test
     void correctionsFollowEachOther() {
         Random r = new Random(9);
