@@ -1,6 +1,6 @@
 import { useView } from '../store/view';
 import { length } from '../units';
-import { Button } from '../ui/Button';
+import { Button, Toggle } from '../ui/Button';
 import { Slider } from '../ui/Slider';
 
 /** Below the table: where the pointer is, and what the table can do. */
@@ -17,41 +17,25 @@ export function TableBar({ onFit, readout }: { onFit: () => void; readout: strin
       <Button look="quiet" onClick={onFit} title="Show the whole board (Home)">
         Fit
       </Button>
-      <Button
-        look={view.flipped ? 'plain' : 'quiet'}
-        aria-pressed={view.flipped}
-        onClick={view.flip}
-        title="See it from below (B)"
-      >
+      <Toggle on={view.flipped} onClick={view.flip} title="See it from below (B)">
         Below
-      </Button>
+      </Toggle>
       <Button look="quiet" onClick={view.rotate} title="Turn the board by a quarter (R)">
         Turn
       </Button>
-      <Button
-        look={view.grid ? 'plain' : 'quiet'}
-        aria-pressed={view.grid}
-        onClick={view.toggleGrid}
-        title="Show a grid (G)"
-      >
+      <Toggle on={view.grid} onClick={view.toggleGrid} title="Show a grid (G)">
         Grid
-      </Button>
-      <Button
-        look={view.solid ? 'plain' : 'quiet'}
-        aria-pressed={view.solid}
-        onClick={view.toggleSolid}
-        title="The board as it will look (S)"
-      >
+      </Toggle>
+      <Toggle on={view.solid} onClick={view.toggleSolid} title="The board as it will look (S)">
         Solid
-      </Button>
-      <Button
-        look={view.measuring ? 'plain' : 'quiet'}
-        aria-pressed={view.measuring}
+      </Toggle>
+      <Toggle
+        on={view.measuring}
         onClick={() => view.setMeasuring(!view.measuring)}
         title="Measure between two places (M)"
       >
         Measure
-      </Button>
+      </Toggle>
       <span className="text-faint ml-auto flex items-center gap-2 pr-1">
         Lamp
         <Slider

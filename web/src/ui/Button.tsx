@@ -19,3 +19,8 @@ export function Button({
     />
   );
 }
+
+/** A button that stays pressed while what it does is on. */
+export function Toggle({ on, ...rest }: ButtonHTMLAttributes<HTMLButtonElement> & { on: boolean }) {
+  return <Button look={on ? 'plain' : 'quiet'} aria-pressed={on} {...rest} />;
+}

@@ -1,5 +1,6 @@
 package dev.lastcut.core.assembly;
 
+import dev.lastcut.core.board.Feature;
 import dev.lastcut.core.board.PlacedPart;
 import dev.lastcut.core.board.Side;
 import dev.lastcut.core.connectivity.BoardGeometry;
@@ -51,7 +52,7 @@ public final class PartBodies {
                 f.throughHole |= a.point().hole();
                 a.point().access().ifPresent(s -> f.side = s);
                 // A pour can cover a pad; then the pad's place has to do.
-                boolean pad = node.feature() instanceof dev.lastcut.core.board.Feature.Flash;
+                boolean pad = node.feature() instanceof Feature.Flash;
                 f.box.expandToInclude(
                         pad ? node.envelope() : new Envelope(a.point().at().coordinate()));
             }

@@ -3,6 +3,7 @@ package dev.lastcut.core.board;
 import dev.lastcut.core.geometry.Clearing;
 import dev.lastcut.core.geometry.Flattener;
 import dev.lastcut.core.geometry.Geo;
+import dev.lastcut.core.geometry.Segment;
 import java.util.ArrayList;
 import java.util.List;
 import org.locationtech.jts.geom.Envelope;
@@ -50,12 +51,9 @@ public final class LayerImage {
 
     private void add(Feature feature, int order, STRtree clears) {
         Envelope simple = simpleEnvelope(feature);
-        if (simple != null) {
-            List<Geometry> later = later(simple, order, clears);
-            if (later.isEmpty()) {
-                pieces.add(new Piece(feature, shaper, simple));
-                return;
-            }
+        if (simple != null && later(simple, order, clears).isEmpty()) {
+            pieces.add(new Piece(feature, shaper, simple));
+            return;
         }
         Geometry shape = shaper.shape(feature);
         List<Geometry> later = later(shape.getEnvelopeInternal(), order, clears);
@@ -92,7 +90,7 @@ public final class LayerImage {
             return e;
         }
         if (feature instanceof Feature.Stroke stroke
-                && stroke.path() instanceof dev.lastcut.core.geometry.Segment.Line
+                && stroke.path() instanceof Segment.Line
                 && stroke.roundWidth() > 0) {
             // The vertices lie up to a quarter of a micrometre outside the true edge.
             return Geo.expanded(stroke.path().envelope(), stroke.roundWidth() / 2 + 250);

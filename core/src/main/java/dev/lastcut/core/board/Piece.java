@@ -1,5 +1,7 @@
 package dev.lastcut.core.board;
 
+import dev.lastcut.core.geometry.Pt;
+import dev.lastcut.core.geometry.Segment;
 import org.locationtech.jts.geom.Envelope;
 import org.locationtech.jts.geom.Geometry;
 import org.locationtech.jts.geom.Polygon;
@@ -69,10 +71,24 @@ public final class Piece {
                 && c.hole() == 0) {
             return c.diameter() * f.orientation().scale() / 2;
         }
-        if (feature instanceof Feature.Stroke s
-                && s.path() instanceof dev.lastcut.core.geometry.Segment.Line) {
+        if (feature instanceof Feature.Stroke s && s.path() instanceof Segment.Line) {
             return s.roundWidth() / 2;
         }
         return 0;
+    }
+
+    /**
+     * Where the middle line of a round piece begins; asked only where {@link #roundRadius} is not
+     * 0.
+     */
+    public Pt roundFrom() {
+        return feature instanceof Feature.Stroke s
+                ? s.path().from()
+                : ((Feature.Flash) feature).at();
+    }
+
+    /** Where the middle line of a round piece ends: at its beginning for a flash. */
+    public Pt roundTo() {
+        return feature instanceof Feature.Stroke s ? s.path().to() : ((Feature.Flash) feature).at();
     }
 }

@@ -1,12 +1,10 @@
 package dev.lastcut.core.connectivity;
 
-import dev.lastcut.core.board.Feature;
 import dev.lastcut.core.board.Hole;
 import dev.lastcut.core.board.Piece;
 import dev.lastcut.core.geometry.EdgeIndex;
 import dev.lastcut.core.geometry.Geo;
 import dev.lastcut.core.geometry.Pt;
-import dev.lastcut.core.geometry.Segment;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
 import org.locationtech.jts.algorithm.Distance;
@@ -93,14 +91,10 @@ final class Contact {
     }
 
     private static Coordinate start(Piece p) {
-        return p.feature() instanceof Feature.Stroke s
-                ? s.path().from().coordinate()
-                : ((Feature.Flash) p.feature()).at().coordinate();
+        return p.roundFrom().coordinate();
     }
 
     private static Coordinate end(Piece p) {
-        return p.feature() instanceof Feature.Stroke s
-                ? ((Segment.Line) s.path()).to().coordinate()
-                : ((Feature.Flash) p.feature()).at().coordinate();
+        return p.roundTo().coordinate();
     }
 }

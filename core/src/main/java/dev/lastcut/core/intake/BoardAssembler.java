@@ -18,6 +18,7 @@ import dev.lastcut.core.board.SourceFile;
 import dev.lastcut.core.board.Span;
 import dev.lastcut.core.formats.gerber.GerberFile;
 import dev.lastcut.core.formats.table.PlacementReader;
+import dev.lastcut.core.geometry.Orientation;
 import dev.lastcut.core.geometry.Pt;
 import dev.lastcut.core.geometry.Segment;
 import java.util.ArrayList;
@@ -124,7 +125,7 @@ final class BoardAssembler {
         all.add(new Feature.Region(List.of(edge), true, 0, ObjectAttributes.NONE));
         for (Feature f : file.features()) {
             // Placing with keepPolarity false turns dark into clear.
-            all.add(f.placed(dev.lastcut.core.geometry.Orientation.NONE, Pt.ORIGIN, false));
+            all.add(f.placed(Orientation.NONE, Pt.ORIGIN, false));
         }
         return all;
     }

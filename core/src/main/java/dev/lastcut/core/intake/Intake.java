@@ -56,7 +56,7 @@ public final class Intake {
                             + " other files): bring in what your layout program exports for"
                             + " fabrication.");
         }
-        settleDrillFormats(new RoleProposer(readings));
+        settleDrillFormats();
         chosen.corrections()
                 .forEach((path, c) -> readings.computeIfPresent(path, (p, r) -> r.moved(c)));
         RoleProposer proposer = new RoleProposer(readings);
@@ -123,13 +123,16 @@ public final class Intake {
         return first == null ? further : first.then(further);
     }
 
-    private void settleDrillFormats(RoleProposer proposer) {
+    private void settleDrillFormats() {
+        RoleProposer proposer = null;
         for (PackFile f : pack.files()) {
             if (!(readings.get(f.path()) instanceof Reading.Drill d)
                     || d.file().formatStated()
                     || d.file().holes().isEmpty()) {
                 continue;
             }
+            // Counting every picture takes a while: only where a file leaves its format open.
+            proposer = proposer == null ? new RoleProposer(readings) : proposer;
             Reading.Drill best = d;
             double bestHits = proposer.holesOnPads(d.file());
             double asRead = bestHits;

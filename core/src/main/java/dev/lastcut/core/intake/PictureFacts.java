@@ -29,7 +29,6 @@ record PictureFacts(
         double share,
         Envelope extent,
         boolean closed) {
-    private static final double CELL_NM = 50_000;
 
     static PictureFacts of(List<Feature> features) {
         Map<Pt, Double> flashes = new HashMap<>();
@@ -41,7 +40,7 @@ record PictureFacts(
         for (Feature f : features) {
             if (f instanceof Feature.Flash flash) {
                 flashCount++;
-                flashes.merge(cell(flash.at()), width(flash, macros), Math::max);
+                flashes.merge(Cells.of(flash.at()), width(flash, macros), Math::max);
                 extent.expandToInclude(flash.at().coordinate());
             } else if (f instanceof Feature.Stroke s) {
                 strokes++;
@@ -85,21 +84,9 @@ record PictureFacts(
         return s.aperture() instanceof Aperture.Circle c && c.diameter() <= 500_000;
     }
 
-    private static Pt cell(Pt p) {
-        return new Pt(Math.round(p.x() / CELL_NM), Math.round(p.y() / CELL_NM));
-    }
-
     /** True when something is flashed at a place, give or take 50 µm. */
     boolean hasFlashAt(Pt p) {
-        Pt c = cell(p);
-        for (long x = c.x() - 1; x <= c.x() + 1; x++) {
-            for (long y = c.y() - 1; y <= c.y() + 1; y++) {
-                if (flashes.containsKey(new Pt(x, y))) {
-                    return true;
-                }
-            }
-        }
-        return false;
+        return Cells.anyAround(p, flashes::containsKey);
     }
 
     /** The smaller of a pad's width and height, nm; macros by their outermost points. */
@@ -130,23 +117,13 @@ record PictureFacts(
 
     /** Whether a pad wider than a hole lies on it, leaving a ring of 50 µm or more. */
     boolean hasRing(Hole h) {
-        Pt c = cell(h.middle());
-        for (long x = c.x() - 1; x <= c.x() + 1; x++) {
-            for (long y = c.y() - 1; y <= c.y() + 1; y++) {
-                Double w = flashes.get(new Pt(x, y));
-                if (w != null && w >= h.diameter() + 100_000) {
-                    return true;
-                }
-            }
-        }
-        return false;
+        double least = h.diameter() + 100_000;
+        return Cells.anyAround(h.middle(), c -> flashes.getOrDefault(c, 0.0) >= least);
     }
 
     /** The places of the flashes, on the grid's corners. */
     List<Pt> places() {
-        return flashes.keySet().stream()
-                .map(c -> new Pt(Math.round(c.x() * CELL_NM), Math.round(c.y() * CELL_NM)))
-                .toList();
+        return flashes.keySet().stream().map(Cells::middle).toList();
     }
 
     /** The share of places that have a flash; 0 for no places. */

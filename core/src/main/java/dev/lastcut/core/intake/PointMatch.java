@@ -14,7 +14,6 @@ import org.locationtech.jts.geom.Envelope;
 
 /** Lays one set of places over another: how many meet as they are, and how to make them meet. */
 final class PointMatch {
-    private static final double CELL_NM = 50_000;
     private static final double VOTE_NM = 200_000;
     private static final double LEAST_SPAN = 0.25;
     private static final int SAMPLE = 60;
@@ -26,23 +25,11 @@ final class PointMatch {
 
     PointMatch(Collection<Pt> places) {
         this.places = List.copyOf(places);
-        places.forEach(p -> cells.add(cell(p)));
-    }
-
-    private static Pt cell(Pt p) {
-        return new Pt(Math.round(p.x() / CELL_NM), Math.round(p.y() / CELL_NM));
+        places.forEach(p -> cells.add(Cells.of(p)));
     }
 
     private boolean has(Pt p) {
-        Pt c = cell(p);
-        for (long x = c.x() - 1; x <= c.x() + 1; x++) {
-            for (long y = c.y() - 1; y <= c.y() + 1; y++) {
-                if (cells.contains(new Pt(x, y))) {
-                    return true;
-                }
-            }
-        }
-        return false;
+        return Cells.anyAround(p, cells::contains);
     }
 
     int size() {
@@ -62,7 +49,7 @@ final class PointMatch {
         for (Pt p : others) {
             Pt moved = c.isNone() ? p : c.apply(p);
             if (has(moved)) {
-                met.add(cell(moved));
+                met.add(Cells.of(moved));
             }
         }
         int smaller = Math.min(others.size(), cells.size());

@@ -1,6 +1,5 @@
 package dev.lastcut.server.api;
 
-import dev.lastcut.core.board.Feature;
 import dev.lastcut.core.board.Layer;
 import dev.lastcut.core.board.Piece;
 import dev.lastcut.core.board.Shaper;
@@ -9,7 +8,6 @@ import dev.lastcut.core.connectivity.CopperNode;
 import dev.lastcut.core.geometry.Flattener;
 import dev.lastcut.core.geometry.Geo;
 import dev.lastcut.core.geometry.Pt;
-import dev.lastcut.core.geometry.Segment;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
 import java.util.ArrayList;
@@ -91,15 +89,8 @@ final class LayerBytes {
     }
 
     private static void round(Item i, ByteBuffer out) {
-        Pt from;
-        Pt to;
-        if (i.piece.feature() instanceof Feature.Stroke s) {
-            from = ((Segment.Line) s.path()).from();
-            to = s.path().to();
-        } else {
-            from = ((Feature.Flash) i.piece.feature()).at();
-            to = from;
-        }
+        Pt from = i.piece.roundFrom();
+        Pt to = i.piece.roundTo();
         out.putInt(i.net).putInt(ROUND);
         out.putInt((int) from.x()).putInt((int) from.y()).putInt((int) to.x()).putInt((int) to.y());
         out.putInt((int) Math.round(i.piece.roundRadius()));

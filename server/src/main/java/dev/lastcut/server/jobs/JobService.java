@@ -201,10 +201,7 @@ public class JobService {
             throw new RefusedException("There is no role '" + role.get() + "'.");
         }
         JobStore.StoredFile f = file(id, path);
-        keep(
-                id,
-                new JobStore.StoredFile(
-                        path, f.sha256(), role, f.correction(), f.format(), f.unitNm()));
+        keep(id, f.withRole(role));
     }
 
     /** Moves a file's content as proposed, or, with {@code apply} false, back to where it was. */
@@ -222,10 +219,7 @@ public class JobService {
                 throw new RefusedException("No correction is proposed for " + path + ".");
             }
         }
-        keep(
-                id,
-                new JobStore.StoredFile(
-                        path, f.sha256(), f.role(), correction, f.format(), f.unitNm()));
+        keep(id, f.withCorrection(correction));
     }
 
     /** Sets how a drill file's digits are read, in words; empty to take what the file says. */
@@ -234,10 +228,7 @@ public class JobService {
             throw new RefusedException("There is no number format '" + format.get() + "'.");
         }
         JobStore.StoredFile f = file(id, path);
-        keep(
-                id,
-                new JobStore.StoredFile(
-                        path, f.sha256(), f.role(), f.correction(), format, f.unitNm()));
+        keep(id, f.withFormat(format));
     }
 
     /** Sets or confirms the unit of a drawing, in nm; empty to take what the file says. */
@@ -246,10 +237,7 @@ public class JobService {
             throw new RefusedException("A unit of " + unitNm.get() + " nm makes no sense.");
         }
         JobStore.StoredFile f = file(id, path);
-        keep(
-                id,
-                new JobStore.StoredFile(
-                        path, f.sha256(), f.role(), f.correction(), f.format(), unitNm));
+        keep(id, f.withUnit(unitNm));
     }
 
     public void chooseShop(long id, String sheetId, HeadroomJson headroom) {

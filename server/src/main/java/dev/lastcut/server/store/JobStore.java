@@ -34,7 +34,23 @@ public class JobStore {
             Optional<String> role,
             Optional<String> correction,
             Optional<String> format,
-            Optional<Double> unitNm) {}
+            Optional<Double> unitNm) {
+        public StoredFile withRole(Optional<String> chosen) {
+            return new StoredFile(path, sha256, chosen, correction, format, unitNm);
+        }
+
+        public StoredFile withCorrection(Optional<String> chosen) {
+            return new StoredFile(path, sha256, role, chosen, format, unitNm);
+        }
+
+        public StoredFile withFormat(Optional<String> chosen) {
+            return new StoredFile(path, sha256, role, correction, chosen, unitNm);
+        }
+
+        public StoredFile withUnit(Optional<Double> chosen) {
+            return new StoredFile(path, sha256, role, correction, format, chosen);
+        }
+    }
 
     /** A revision of a job. */
     public record Revision(int number, String created) {}
