@@ -1,6 +1,8 @@
 import { useQuery } from '@tanstack/react-query';
 import { useCallback, useEffect, useMemo } from 'react';
-import { api, type Job, type Parts as PartsResult } from './api/client';
+import { api, type Finding, type Job, type Parts as PartsResult } from './api/client';
+import { filtered } from './check/findings';
+import { useRecheck } from './check/useRecheck';
 import { Keys } from './Keys';
 import { go, usePlace, type Station } from './router';
 import { BringIn, DropField } from './stations/BringIn';
@@ -12,13 +14,19 @@ import { Parts } from './stations/Parts';
 import { Shop } from './stations/Shop';
 import { Stencil } from './stations/Stencil';
 import { useView, type Film, type Focus } from './store/view';
+import { PIECES } from './table/inks';
 import { LightTable } from './table/LightTable';
+import type { Lit } from './table/Renderer';
 import { pictureKey } from './table/useLayers';
 import { Traveller } from './traveller/Traveller';
 import { Button } from './ui/Button';
 
 /** Which films a station lays out by itself; the user's own choice wins over it. */
-function filmsFor(station: Station, job: Job): Record<string, Film> | null {
+function filmsFor(
+  station: Station,
+  job: Job,
+  finding: Finding | null,
+): Record<string, Film> | null {
   const roles = job.layers.map((l) => l.role);
   const set = (film: (role: string) => Film) => Object.fromEntries(roles.map((r) => [r, film(r)]));
   switch (station) {
@@ -32,9 +40,28 @@ function filmsFor(station: Station, job: Job): Record<string, Film> | null {
       );
     case 'mill':
       return set((r) => (r.startsWith('copper') || r === 'outline' ? 'on' : 'off'));
-    default:
+    default: {
+      const about = finding?.layers.filter((l) => roles.includes(l) && l !== 'outline') ?? [];
+      if (about.length > 0) {
+        // What a finding is about stands out, the rest is there to go by.
+        return set((r) =>
+          about.includes(r) || r === 'outline' ? 'on' : r.startsWith('paste') ? 'off' : 'dim',
+        );
+      }
       return set((r) => (r.startsWith('paste') ? 'off' : 'on'));
+    }
   }
+}
+
+/** The pieces of a net that is not in one, each in an ink of its own. */
+function piecesOf(job: Job, finding: Finding | null): Lit[] {
+  const name = finding?.rule === 'open' ? finding.nets[0] : undefined;
+  if (name === undefined) {
+    return [];
+  }
+  return job.nets
+    .filter((n) => n.name.split(' + ').includes(name))
+    .map((n, i): Lit => ({ net: n.net, ink: PIECES[i % PIECES.length] ?? [0.7, 0.3, 0.5] }));
 }
 
 /** The way in: a board on the bench, or a new one. */
@@ -102,7 +129,7 @@ function Bench({ job, station }: { job: Job; station: Station }) {
     requestAnimationFrame(() => document.getElementById('find-field')?.focus());
   }, [job.id]);
   const check = useQuery({
-    queryKey: ['check', job.id, key, job.sheetId, JSON.stringify(job.headroom)],
+    queryKey: ['check', job.id, job.stamp],
     queryFn: () => api.check(job.id),
     enabled: job.sheetId !== '',
   });
@@ -121,10 +148,15 @@ function Bench({ job, station }: { job: Job; station: Station }) {
     queryFn: () => api.paths(job.id, index),
     enabled: station === 'mill' && (outputs.data?.operations.length ?? 0) > 0,
   });
+  const recheck = useRecheck(job);
+  const filter = useView((s) => s.filter);
   const findings = useMemo(
-    () => (station === 'check' ? (check.data?.findings ?? []) : []),
-    [station, check.data],
+    () => (station === 'check' ? filtered(check.data?.findings ?? [], filter) : []),
+    [station, check.data, filter],
   );
+  const chosen = findings.find((f) => f.id === chosenFinding) ?? null;
+  const flags = useMemo(() => findings.filter((f) => !f.everywhere), [findings]);
+  const pieces = useMemo(() => piecesOf(job, chosen), [job, chosen]);
   const focus = useMemo((): Focus | null => {
     if (station === 'parts') {
       return partFocus(parts.data ?? null, chosenPart);
@@ -132,21 +164,21 @@ function Bench({ job, station }: { job: Job; station: Station }) {
     if (station !== 'check') {
       return asked;
     }
-    const f = findings.find((x) => x.id === chosenFinding);
-    if (!f || (f.at.x === 0 && f.at.y === 0)) {
-      return null;
+    if (!chosen || chosen.everywhere) {
+      return asked;
     }
-    const apart = Math.hypot(f.from.x - f.to.x, f.from.y - f.to.y);
-    return { key: f.id, x: f.at.x, y: f.at.y, span: Math.max(5e6, apart * 2) };
-  }, [station, parts.data, chosenPart, asked, findings, chosenFinding]);
-  const shown = useMemo(() => filmsFor(station, job), [station, job]);
+    const apart = Math.hypot(chosen.from.x - chosen.to.x, chosen.from.y - chosen.to.y);
+    const { x, y } = chosen.at;
+    return { key: chosen.id, x, y, span: Math.max(5e6, apart * 2) };
+  }, [station, parts.data, chosenPart, asked, chosen]);
+  const shown = useMemo(() => filmsFor(station, job, chosen), [station, job, chosen]);
   const checkData = check.data ?? null;
   const outputData = outputs.data ?? null;
   const panels: Record<Station, React.ReactNode> = {
     'bring-in': <BringIn job={job} changes={changes.data ?? null} />,
     'look-over': <LookOver job={job} />,
     shop: <Shop job={job} />,
-    check: <Check job={job} check={checkData} />,
+    check: <Check job={job} check={checkData} work={recheck} />,
     parts: <Parts job={job} parts={parts.data ?? null} />,
     stencil: <Stencil job={job} outputs={outputData} />,
     mill: <Mill job={job} outputs={outputData} />,
@@ -159,7 +191,8 @@ function Bench({ job, station }: { job: Job; station: Station }) {
         <LightTable
           key={job.id}
           job={job}
-          findings={findings}
+          findings={flags}
+          pieces={pieces}
           parts={station === 'parts' ? (parts.data ?? null) : null}
           paths={station === 'mill' ? (paths.data ?? null) : null}
           focus={focus}

@@ -19,6 +19,7 @@ const KEYS: [string, string][] = [
   ['U', 'change the unit'],
   ['N', 'next finding'],
   ['Shift N', 'finding before'],
+  ['A', 'sign off the finding'],
   ['Shift click', 'on a film: this film alone'],
   ['Esc', 'stop measuring, put out the net'],
   ['?', 'this list'],
@@ -63,7 +64,10 @@ export function Keys({
       else if (e.key === 'u') view.cycleUnit();
       else if (e.key === 'n') step(1);
       else if (e.key === 'N') step(-1);
-      else if (e.key === 'Backspace' && last) view.removeMeasure(last.id);
+      else if (e.key === 'a' && findings.includes(view.finding ?? '')) {
+        e.preventDefault();
+        view.sign([view.finding ?? '']);
+      } else if (e.key === 'Backspace' && last) view.removeMeasure(last.id);
     };
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);

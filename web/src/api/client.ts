@@ -22,6 +22,35 @@ export type NamedPlace = Schemas['NamedPlace'];
 export type Solid = Schemas['SolidView'];
 export type TaskState = Schemas['TaskState'];
 export type Headroom = Schemas['HeadroomJson'];
+export type Limits = Schemas['NumbersView'];
+export type Shops = Schemas['ShopsView'];
+export type SheetWords = Schemas['WordsView'];
+export type Current = Schemas['CurrentJson'];
+export type CurrentPath = Schemas['PathView'];
+export type Pad = Schemas['PadView'];
+
+/** One number of a sheet's file. */
+export interface SheetLimit {
+  value: number;
+  unit: string;
+  source?: string;
+  date?: string;
+}
+
+/** A capability sheet as its file has it; what the form does not know is kept. */
+export interface SheetFile {
+  id: string;
+  name: string;
+  kind: string;
+  description?: string;
+  max_copper_layers?: number;
+  plates?: boolean;
+  price?: { currency?: string; setup?: number; per_square_cm?: number; days?: number };
+  options?: Record<string, string[]>;
+  limits: Record<string, SheetLimit>;
+  variations?: { option: string; value: string; limits: Record<string, SheetLimit> }[];
+  [other: string]: unknown;
+}
 
 /** What the server said went wrong, as a sentence for people. */
 export class ApiError extends Error {}
@@ -57,6 +86,11 @@ export const api = {
   layer: async (id: number, index: number) =>
     (await send(`${job(id)}/layers/${index}`)).arrayBuffer(),
   sheets: () => json<Sheet[]>('/api/sheets'),
+  sheetWords: () => json<SheetWords>('/api/sheets/words'),
+  sheetFile: (id: string) => json<SheetFile>(`/api/sheets/${id}.json`),
+  keepSheet: (sheet: unknown, replace: boolean) =>
+    json<Sheet>(`/api/sheets?replace=${replace}`, 'POST', sheet),
+  dropSheet: (id: string) => json<Sheet[]>(`/api/sheets/${id}`, 'DELETE'),
   setRole: (id: number, path: string, role: string) =>
     json<Job>(`${job(id)}/role`, 'PUT', { path, role }),
   correct: (id: number, path: string, apply: boolean) =>
@@ -91,9 +125,20 @@ export const api = {
     `&composed=${composed}&mirrored=${mirrored}`,
   setShop: (id: number, sheetId: string, headroom: Headroom) =>
     json<Job>(`${job(id)}/shop`, 'PUT', { sheetId, headroom }),
+  limits: (id: number) => json<Limits>(`${job(id)}/limits`),
+  setOrder: (id: number, chosen: Record<string, string>) =>
+    json<Limits>(`${job(id)}/order`, 'PUT', { chosen }),
+  shops: (id: number) => json<Shops>(`${job(id)}/shops`),
+  currents: (id: number) => json<Current[]>(`${job(id)}/currents`),
+  giveCurrent: (id: number, current: Current) =>
+    json<Current[]>(`${job(id)}/currents`, 'PUT', current),
+  takeCurrent: (id: number, net: string) =>
+    json<Current[]>(`${job(id)}/currents?net=${encodeURIComponent(net)}`, 'DELETE'),
+  pads: (id: number, net: string) => json<Pad[]>(`${job(id)}/pads?net=${encodeURIComponent(net)}`),
+  path: (id: number, current: Current) => json<CurrentPath>(`${job(id)}/path`, 'POST', current),
   check: (id: number) => json<Check>(`${job(id)}/check`),
-  signOff: (id: number, finding: string, by: string, reason: string) =>
-    json<Check>(`${job(id)}/sign-offs/${finding}`, 'PUT', { by, reason }),
+  signOff: (id: number, findings: string[], by: string, reason: string) =>
+    json<Check>(`${job(id)}/sign-offs`, 'POST', { findings, by, reason }),
   takeBack: (id: number, finding: string) =>
     json<Check>(`${job(id)}/sign-offs/${finding}`, 'DELETE'),
   outputs: (id: number) => json<Outputs>(`${job(id)}/outputs`),
@@ -104,7 +149,7 @@ export const api = {
     json<Under[]>(`${job(id)}/under?x=${x}&y=${y}&roles=${roles.join(',')}`),
   snap: (id: number, x: number, y: number, reach: number, roles: string[]) =>
     json<Snap>(`${job(id)}/snap?x=${x}&y=${y}&reach=${reach}&roles=${roles.join(',')}`),
-  work: (id: number, what: 'check' | 'outputs' | 'cut') =>
+  work: (id: number, what: 'check' | 'shops' | 'outputs' | 'cut') =>
     json<TaskState>(`${job(id)}/work/${what}`, 'POST'),
   cancel: (task: string) => json<TaskState>(`/api/tasks/${task}`, 'DELETE'),
   /** Brings files in as a new job, or as the next revision of one. */

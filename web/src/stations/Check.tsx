@@ -1,54 +1,53 @@
-import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { useEffect, useState } from 'react';
-import { api, type Check as CheckResult, type Finding, type Job } from '../api/client';
-import { useWork } from '../api/tasks';
+import { useQueryClient } from '@tanstack/react-query';
+import { useEffect, useMemo, useState } from 'react';
+import type { Check as CheckResult, Job } from '../api/client';
+import type { Work } from '../api/tasks';
+import { FindingCard, measure, SEVERITIES } from '../check/FindingCard';
+import { Currents } from '../check/Currents';
+import { filtered, grouped } from '../check/findings';
+import { SignOff } from '../check/SignOff';
 import { go } from '../router';
-import { useView } from '../store/view';
-import { length, type Unit } from '../units';
-import { Button } from '../ui/Button';
-import { Dialog } from '../ui/Dialog';
+import { useView, type FindingFilter } from '../store/view';
+import { Button, Toggle } from '../ui/Button';
 import { Panel } from '../ui/Panel';
+import { Select } from '../ui/Select';
 import { Working } from '../ui/Working';
 
-const SEVERITIES: Record<string, { word: string; className: string }> = {
-  stop: { word: 'stop', className: 'bg-stop' },
-  look: { word: 'look', className: 'bg-look' },
-  note: { word: 'note', className: 'bg-note' },
-};
-
-function measure(f: Finding, unit: Unit): string {
-  if (f.unit === 'mm') {
-    return `${length(f.measured * 1e6, unit)} / ${length(f.limit * 1e6, unit)}`;
-  }
-  return `${f.measured} / ${f.limit} ${f.unit}`;
-}
+const GROUPS: { value: FindingFilter['group']; text: string }[] = [
+  { value: 'severity', text: 'by weight' },
+  { value: 'rule', text: 'by check' },
+  { value: 'place', text: 'by place' },
+];
+const ONLY: { value: FindingFilter['only']; text: string }[] = [
+  { value: 'all', text: 'all' },
+  { value: 'open', text: 'not signed off' },
+  { value: 'signed', text: 'signed off' },
+  { value: 'new', text: 'new in this revision' },
+];
+const HEADINGS: Record<string, string> = { stop: 'Stop', look: 'Look', note: 'Note' };
 
 /** The board held against the shop: findings, sign-offs, and what could not be checked. */
-export function Check({ job, check }: { job: Job; check: CheckResult | null }) {
+export function Check({
+  job,
+  check,
+  work,
+}: {
+  job: Job;
+  check: CheckResult | null;
+  work: Work & { again: () => void };
+}) {
   const queries = useQueryClient();
-  const work = useWork();
   const view = useView();
-  const [signing, setSigning] = useState<Finding | null>(null);
-  const findings = check?.findings ?? [];
-
-  const run = () =>
-    work.run(
-      () => api.work(job.id, 'check'),
-      () => {
-        void queries.invalidateQueries({ queryKey: ['check', job.id] });
-        void queries.invalidateQueries({ queryKey: ['job', job.id] });
-      },
-    );
-  const takeBack = useMutation({
-    mutationFn: (id: string) => api.takeBack(job.id, id),
-    onSuccess: (now) => changed(now),
-  });
+  const [currents, setCurrents] = useState(false);
+  const all = useMemo(() => check?.findings ?? [], [check]);
+  const shown = useMemo(() => filtered(all, view.filter), [all, view.filter]);
+  const groups = useMemo(() => grouped(shown, view.filter.group), [shown, view.filter.group]);
   const changed = (now: CheckResult) => {
     queries.setQueriesData({ queryKey: ['check', job.id] }, now);
     void queries.invalidateQueries({ queryKey: ['job', job.id] });
   };
 
-  // Step through with comma and full stop; the list scrolls along.
+  // Stepping through with the keyboard, the list scrolls along.
   useEffect(() => {
     document.getElementById(`finding-${view.finding}`)?.scrollIntoView({ block: 'nearest' });
   }, [view.finding]);
@@ -63,78 +62,155 @@ export function Check({ job, check }: { job: Job; check: CheckResult | null }) {
       </Panel>
     );
   }
-  const notRun = check?.rules.filter((r) => r.status === 'not-run') ?? [];
-  const passed = check?.rules.filter((r) => r.status === 'passed') ?? [];
+  const signing = all.filter((f) => view.signing?.includes(f.id));
   return (
     <Panel
       title="Check"
       lead={
         check?.ran
-          ? `${findings.length} finding${findings.length === 1 ? '' : 's'} from ${check.rules.length} checks`
-          : 'Not checked since the board, the shop or the headroom changed.'
+          ? `${all.length} finding${all.length === 1 ? '' : 's'} from ${check.rules.length} checks`
+          : 'The board, the shop or the headroom changed: it is checked anew.'
       }
     >
-      <Button look={check?.ran ? 'plain' : 'main'} onClick={run} disabled={work.state !== null}>
-        {check?.ran ? 'Check again' : 'Check the board'}
-      </Button>
-      <Working work={work} />
-      <ol aria-label="Findings" className="mt-3">
-        {findings.map((f) => (
-          <li
-            key={f.id}
-            id={`finding-${f.id}`}
-            data-finding={f.id}
-            data-rule={f.rule}
-            data-chosen={f.id === view.finding}
-            className="border-edge data-[chosen=true]:border-sienna bg-card mb-1.5 rounded border data-[chosen=true]:border-2"
-          >
-            <button
-              type="button"
-              className="block w-full px-2.5 py-1.5 text-left"
-              onClick={() => view.selectFinding(f.id)}
+      <div className="flex flex-wrap items-center gap-1.5">
+        <Button onClick={work.again} disabled={work.state !== null}>
+          {check?.ran ? 'Check again' : 'Check the board'}
+        </Button>
+        <Toggle on={currents} onClick={() => setCurrents(!currents)}>
+          Currents …
+        </Toggle>
+        {check?.ran ? (
+          <span className="text-faint ml-auto text-[13px]">
+            Report:{' '}
+            <a
+              className="underline"
+              href={`/api/jobs/${job.id}/report.html`}
+              target="_blank"
+              rel="noreferrer"
             >
-              <span className="flex items-center gap-2">
-                <span
-                  className={`num rounded px-1.5 font-semibold text-white ${f.signOff ? 'bg-good' : (SEVERITIES[f.severity]?.className ?? '')}`}
-                >
-                  {f.number}
-                </span>
-                <span className="font-semibold">{f.title}</span>
-                <span className="text-faint ml-auto text-[13px]">
-                  {f.signOff ? 'signed off' : SEVERITIES[f.severity]?.word}
-                </span>
-              </span>
-              <span className="num block">{measure(f, view.unit)}</span>
-              <span className="text-faint block text-[13px]">
-                {[...f.nets, ...f.parts].slice(0, 4).join(', ')}
-              </span>
-            </button>
-            {f.id === view.finding ? (
-              <div className="px-2.5 pb-2">
-                <p>{f.message}</p>
-                {f.signOff ? (
-                  <p className="text-good mt-1">
-                    Signed off by {f.signOff.by}: “{f.signOff.reason}”
-                    <Button
-                      look="quiet"
-                      className="ml-1 py-0 underline"
-                      onClick={() => takeBack.mutate(f.id)}
-                    >
-                      take back
-                    </Button>
-                  </p>
-                ) : (
-                  <Button className="mt-1.5" onClick={() => setSigning(f)}>
-                    Sign off …
-                  </Button>
-                )}
-              </div>
-            ) : null}
+              page
+            </a>{' '}
+            <a
+              className="underline"
+              href={`/api/jobs/${job.id}/report.pdf`}
+              target="_blank"
+              rel="noreferrer"
+            >
+              PDF
+            </a>
+          </span>
+        ) : null}
+      </div>
+      <Working work={work} />
+      {currents ? <Currents job={job} /> : null}
+      {check?.ran && all.length > 0 ? <Filter found={shown.length} of={all.length} /> : null}
+      {groups.map((g) => (
+        <section key={g.key} aria-label={HEADINGS[g.title] ?? g.title} className="mt-2">
+          <h2 className="text-faint mb-1 flex justify-between text-[13px] font-semibold">
+            {HEADINGS[g.title] ?? g.title}
+            <span className="num font-normal">{g.findings.length}</span>
+          </h2>
+          <ol>
+            {g.findings.map((f) => (
+              <FindingCard key={f.id} job={job} finding={f} all={all} onChanged={changed} />
+            ))}
+          </ol>
+        </section>
+      ))}
+      {check && check.gone.length > 0 ? <Gone check={check} job={job} /> : null}
+      {check?.ran ? <Rules check={check} /> : null}
+      {signing.length > 0 ? (
+        <SignOff
+          job={job}
+          findings={signing}
+          onClose={() => view.sign(null)}
+          onSigned={(now) => {
+            view.sign(null);
+            changed(now);
+          }}
+        />
+      ) : null}
+    </Panel>
+  );
+}
+
+function Filter({ found, of }: { found: number; of: number }) {
+  const { filter, setFilter } = useView();
+  return (
+    <div className="border-edge mt-3 border-b pb-2">
+      <div className="flex gap-1.5">
+        <input
+          aria-label="Find in the findings"
+          placeholder="net, part, check, word"
+          value={filter.text}
+          onChange={(e) => setFilter({ text: e.target.value })}
+          className="border-edge bg-card min-w-0 grow rounded border px-2 py-0.5"
+        />
+        <Select
+          label="Put together"
+          value={filter.group}
+          onValueChange={(group) => setFilter({ group: group as FindingFilter['group'] })}
+          options={GROUPS}
+        />
+      </div>
+      <div className="mt-1.5 flex items-center gap-1">
+        {(['all', 'stop', 'look', 'note'] as const).map((s) => (
+          <Toggle
+            key={s}
+            on={filter.severity === s}
+            className="px-2 py-0"
+            onClick={() => setFilter({ severity: s })}
+          >
+            {s === 'all' ? 'all' : (SEVERITIES[s]?.word ?? s)}
+          </Toggle>
+        ))}
+        <Select
+          label="Which findings"
+          className="ml-auto max-w-[150px]"
+          value={filter.only}
+          onValueChange={(only) => setFilter({ only: only as FindingFilter['only'] })}
+          options={ONLY}
+        />
+      </div>
+      {found < of ? (
+        <p role="status" className="text-faint mt-1 text-[13px]">
+          {found} of {of} shown
+        </p>
+      ) : null}
+    </div>
+  );
+}
+
+/** What the revision before still had. */
+function Gone({ check, job }: { check: CheckResult; job: Job }) {
+  const unit = useView((s) => s.unit);
+  return (
+    <details className="mt-3" open>
+      <summary className="font-semibold">
+        {check.gone.length} gone since revision {job.revision - 1}
+      </summary>
+      <ul aria-label="Gone">
+        {check.gone.map((f) => (
+          <li key={f.id} className="border-edge/60 border-b py-1">
+            {f.title} <span className="num text-faint">{measure(f, unit)}</span>
+            <span className="text-faint block text-[13px]">
+              {[...f.nets, ...f.parts].slice(0, 4).join(', ')}
+            </span>
           </li>
         ))}
-      </ol>
+      </ul>
+    </details>
+  );
+}
+
+function Rules({ check }: { check: CheckResult }) {
+  const notRun = check.rules.filter((r) => r.status === 'not-run');
+  const passed = check.rules.filter((r) => r.status === 'passed');
+  const anew = check.rules.filter((r) => r.computed).length;
+  return (
+    <>
       {notRun.length > 0 ? (
-        <details className="mt-3" open>
+        <details className="mt-3" open={notRun.length < 6}>
           <summary className="font-semibold">{notRun.length} checks could not run</summary>
           <ul>
             {notRun.map((r) => (
@@ -157,85 +233,11 @@ export function Check({ job, check }: { job: Job; check: CheckResult | null }) {
           </ul>
         </details>
       ) : null}
-      {signing ? (
-        <SignOff
-          job={job}
-          finding={signing}
-          onClose={() => setSigning(null)}
-          onSigned={(now) => {
-            setSigning(null);
-            changed(now);
-          }}
-        />
+      {anew < check.rules.length ? (
+        <p className="text-faint mt-2 text-[13px]">
+          {anew} of {check.rules.length} checks were computed anew; for the others nothing changed.
+        </p>
       ) : null}
-    </Panel>
-  );
-}
-
-function SignOff({
-  job,
-  finding,
-  onClose,
-  onSigned,
-}: {
-  job: Job;
-  finding: Finding;
-  onClose: () => void;
-  onSigned: (now: CheckResult) => void;
-}) {
-  const [by, setBy] = useState(localStorage.getItem('last-cut-name') ?? '');
-  const [reason, setReason] = useState('');
-  const sign = useMutation({
-    mutationFn: () => api.signOff(job.id, finding.id, by, reason),
-    onSuccess: (now) => {
-      localStorage.setItem('last-cut-name', by);
-      onSigned(now);
-    },
-  });
-  return (
-    <Dialog
-      open
-      onOpenChange={(open) => !open && onClose()}
-      title={`Sign off finding ${finding.number}`}
-    >
-      <form
-        onSubmit={(e) => {
-          e.preventDefault();
-          sign.mutate();
-        }}
-      >
-        <p className="mb-3">{finding.message}</p>
-        <label className="mb-2 block">
-          Your name
-          <input
-            name="by"
-            value={by}
-            onChange={(e) => setBy(e.target.value)}
-            className="border-edge bg-card mt-0.5 w-full rounded border px-2 py-1"
-          />
-        </label>
-        <label className="mb-3 block">
-          Why this is all right
-          <textarea
-            name="reason"
-            value={reason}
-            rows={2}
-            onChange={(e) => setReason(e.target.value)}
-            className="border-edge bg-card mt-0.5 w-full rounded border px-2 py-1"
-          />
-        </label>
-        {sign.error ? (
-          <p role="alert" className="text-stop mb-2">
-            {sign.error.message}
-          </p>
-        ) : null}
-        <div className="flex justify-end gap-2">
-          <Button onClick={onClose}>Leave it open</Button>
-          <Button look="main" type="submit" disabled={!by.trim() || !reason.trim()}>
-            Sign off
-          </Button>
-        </div>
-      </form>
-    </Dialog>
+    </>
   );
 }

@@ -1,7 +1,11 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { api, type Headroom, type Job, type Sheet } from '../api/client';
 import { go } from '../router';
+import { CompareShops } from '../shop/CompareShops';
+import { Numbers } from '../shop/Numbers';
+import { OrderOptions } from '../shop/OrderOptions';
+import { SheetForm } from '../shop/SheetForm';
 import { useView } from '../store/view';
 import { length } from '../units';
 import { Button } from '../ui/Button';
@@ -13,28 +17,58 @@ function price(s: Sheet, job: Job): string {
   return `about ${sum.toFixed(2)} ${s.currency} for one board${s.days > 0 ? `, ${s.days} days` : ''}`;
 }
 
-/** Who makes it: the sheets to choose from, the numbers of the chosen one, the headroom. */
+/** Who makes it: the sheets to choose from, the order, the numbers, the headroom. */
 export function Shop({ job }: { job: Job }) {
   const queries = useQueryClient();
+  const unit = useView((s) => s.unit);
+  const [comparing, setComparing] = useState(false);
+  const [editing, setEditing] = useState<{ id: string; copy: boolean } | null>(null);
   const sheets = useQuery({ queryKey: ['sheets'], queryFn: api.sheets, staleTime: Infinity });
+  const limits = useQuery({
+    queryKey: ['limits', job.id, job.stamp],
+    queryFn: () => api.limits(job.id),
+    enabled: job.sheetId !== '',
+    placeholderData: (before) => before,
+  });
+  const changed = () => {
+    void queries.invalidateQueries({ queryKey: ['job', job.id] });
+    void queries.invalidateQueries({ queryKey: ['outputs', job.id] });
+  };
   const choose = useMutation({
     mutationFn: ({ sheet, headroom }: { sheet: string; headroom: Headroom }) =>
       api.setShop(job.id, sheet, headroom),
     onSuccess: (now) => {
       queries.setQueryData(['job', job.id], now);
-      void queries.invalidateQueries({ queryKey: ['check', job.id] });
-      void queries.invalidateQueries({ queryKey: ['outputs', job.id] });
+      changed();
     },
   });
+  const order = useMutation({
+    mutationFn: (chosen: Record<string, string>) => api.setOrder(job.id, chosen),
+    onSuccess: (now) => {
+      queries.setQueryData(['limits', job.id, job.stamp], now);
+      changed();
+    },
+  });
+  const drop = useMutation({
+    mutationFn: (id: string) => api.dropSheet(id),
+    onSuccess: () => queries.invalidateQueries(),
+  });
   const chosen = sheets.data?.find((s) => s.id === job.sheetId);
-  const change = (headroom: Headroom) => choose.mutate({ sheet: job.sheetId, headroom });
+  const error = choose.error ?? order.error ?? drop.error;
   return (
     <Panel title="Shop" lead="What the shop can do, and how much more you want.">
-      {choose.error ? (
+      {error ? (
         <p role="alert" className="text-stop mb-2">
-          {choose.error.message}
+          {error.message}
         </p>
       ) : null}
+      <div className="mb-2 flex gap-1.5">
+        <Button onClick={() => setComparing(true)}>Which shop? …</Button>
+        <Import
+          onKept={(id) => choose.mutate({ sheet: id, headroom: job.headroom })}
+          sheets={sheets.data ?? []}
+        />
+      </div>
       <div role="radiogroup" aria-label="Shops" className="flex flex-col gap-1.5">
         {sheets.data?.map((s) => (
           <button
@@ -48,8 +82,9 @@ export function Shop({ job }: { job: Job }) {
           >
             <span className="flex justify-between gap-2">
               <b className="font-semibold">{s.name}</b>
-              <span className="text-faint">
-                {s.kind === 'mill' ? 'desktop mill' : `board house, ${s.maxCopperLayers} layers`}
+              <span className="text-faint whitespace-nowrap">
+                {s.own ? (s.shipped ? 'changed, ' : 'own, ') : ''}
+                {s.kind === 'mill' ? 'desktop mill' : `house, ${s.maxCopperLayers} layers`}
               </span>
             </span>
             <span className="text-faint block text-[13px]">{s.description}</span>
@@ -59,7 +94,50 @@ export function Shop({ job }: { job: Job }) {
       </div>
       {chosen ? (
         <>
-          <SheetNumbers key={chosen.id} sheet={chosen} headroom={job.headroom} onChange={change} />
+          <div className="mt-2 flex flex-wrap gap-1.5">
+            <Button onClick={() => setEditing({ id: chosen.id, copy: false })}>
+              Change its sheet …
+            </Button>
+            <Button onClick={() => setEditing({ id: chosen.id, copy: true })}>Copy …</Button>
+            <a
+              className="border-edge bg-card hover:border-faint rounded border px-2.5 py-1"
+              href={`/api/sheets/${chosen.id}.json`}
+              download={`${chosen.id}.json`}
+            >
+              Export
+            </a>
+            {chosen.own ? (
+              <Button onClick={() => drop.mutate(chosen.id)}>
+                {chosen.shipped ? 'As shipped' : 'Delete'}
+              </Button>
+            ) : null}
+          </div>
+          {limits.data ? (
+            <>
+              {chosen.options.length > 0 ? (
+                <OrderOptions sheet={chosen} limits={limits.data} onChange={order.mutate} />
+              ) : null}
+              <Numbers
+                key={chosen.id}
+                limits={limits.data}
+                headroom={job.headroom}
+                onChange={(headroom) => choose.mutate({ sheet: chosen.id, headroom })}
+              />
+            </>
+          ) : null}
+          {chosen.rack.length > 0 ? (
+            <>
+              <h2 className="mt-3 mb-1 font-semibold">Rack</h2>
+              <ul>
+                {chosen.rack.map((c) => (
+                  <li key={c.id} className="border-edge/60 flex justify-between border-b py-0.5">
+                    {c.name}
+                    <span className="num">{length(c.cutWidthMm * 1e6, unit)} cut</span>
+                  </li>
+                ))}
+              </ul>
+            </>
+          ) : null}
           <Button
             look="main"
             className="mt-4 w-full"
@@ -69,126 +147,76 @@ export function Shop({ job }: { job: Job }) {
           </Button>
         </>
       ) : null}
+      {comparing ? (
+        <CompareShops
+          job={job}
+          onClose={() => setComparing(false)}
+          onChoose={(sheet) => {
+            setComparing(false);
+            choose.mutate({ sheet, headroom: job.headroom });
+          }}
+        />
+      ) : null}
+      {editing ? (
+        <SheetForm
+          id={editing.id}
+          copy={editing.copy}
+          onClose={() => setEditing(null)}
+          onKept={(id) => {
+            setEditing(null);
+            choose.mutate({ sheet: id, headroom: job.headroom });
+          }}
+        />
+      ) : null}
     </Panel>
   );
 }
 
-function SheetNumbers({
-  sheet,
-  headroom,
-  onChange,
-}: {
-  sheet: Sheet;
-  headroom: Headroom;
-  onChange: (headroom: Headroom) => void;
-}) {
-  const unit = useView((s) => s.unit);
-  const withRoom = (id: string, nm: number, least: boolean) => {
-    const own = headroom.mm[id];
-    const margin = own === undefined ? (nm * headroom.percent) / 100 : own * 1e6;
-    return least ? nm + margin : Math.max(0, nm - margin);
-  };
+/** A sheet's JSON file brought in; one that is there already is only replaced when asked again. */
+function Import({ sheets, onKept }: { sheets: readonly Sheet[]; onKept: (id: string) => void }) {
+  const queries = useQueryClient();
+  const field = useRef<HTMLInputElement>(null);
+  const keep = useMutation({
+    mutationFn: async (file: File) => {
+      const text = await file.text();
+      let sheet: unknown;
+      try {
+        sheet = JSON.parse(text);
+      } catch {
+        throw new Error(`${file.name} is no JSON file; export a sheet to see what one looks like.`);
+      }
+      const id = (sheet as { id?: string } | null)?.id ?? '';
+      const there = sheets.some((s) => s.id === id);
+      const replace = there && window.confirm(`There is a sheet “${id}” already. Replace it?`);
+      return api.keepSheet(sheet, replace);
+    },
+    onSuccess: (kept) => {
+      void queries.invalidateQueries({ queryKey: ['sheets'] });
+      onKept(kept.id);
+    },
+  });
   return (
     <>
-      <div className="mt-4 mb-1 flex items-center justify-between">
-        <h2 className="font-semibold">Numbers</h2>
-        <label className="flex items-center gap-1.5">
-          Headroom on all
-          <NumberField
-            label="Headroom on all numbers, per cent"
-            value={headroom.percent}
-            onCommit={(percent) => onChange({ ...headroom, percent: percent ?? 0 })}
-          />
-          %
-        </label>
-      </div>
-      <table className="w-full">
-        <thead className="text-faint text-left text-[13px]">
-          <tr>
-            <th className="font-normal">number</th>
-            <th className="text-right font-normal">shop</th>
-            <th className="text-right font-normal">own + mm</th>
-            <th className="text-right font-normal">checked</th>
-          </tr>
-        </thead>
-        <tbody>
-          {sheet.limits.map((l) => (
-            <tr key={l.id} className="border-edge/60 border-b align-baseline">
-              <td className="py-0.5 pr-1" title={`${l.source}, ${l.date}`}>
-                {l.title}
-              </td>
-              <td className="num text-right whitespace-nowrap">
-                {l.value} {l.unit}
-              </td>
-              <td className="text-right">
-                <NumberField
-                  label={`Headroom on ${l.title}, mm`}
-                  value={headroom.mm[l.id] ?? null}
-                  onCommit={(value) => {
-                    const mm = Object.fromEntries(
-                      Object.entries(headroom.mm).filter(([id]) => id !== l.id),
-                    );
-                    onChange({ ...headroom, mm: value === null ? mm : { ...mm, [l.id]: value } });
-                  }}
-                />
-              </td>
-              <td className="num text-right whitespace-nowrap">
-                {length(withRoom(l.id, l.nm, l.least), unit)}
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
-      <p className="text-faint mt-1 text-[12.5px]">
-        {sheet.limits[0]?.source}, {sheet.limits[0]?.date}
-      </p>
-      {sheet.rack.length > 0 ? (
-        <>
-          <h2 className="mt-3 mb-1 font-semibold">Rack</h2>
-          <ul>
-            {sheet.rack.map((c) => (
-              <li key={c.id} className="border-edge/60 flex justify-between border-b py-0.5">
-                {c.name}
-                <span className="num">{length(c.cutWidthMm * 1e6, unit)} cut</span>
-              </li>
-            ))}
-          </ul>
-        </>
+      <Button onClick={() => field.current?.click()}>Import a sheet …</Button>
+      <input
+        ref={field}
+        type="file"
+        accept=".json,application/json"
+        aria-label="Sheet file"
+        className="hidden"
+        onChange={(e) => {
+          const file = e.target.files?.[0];
+          if (file) {
+            keep.mutate(file);
+          }
+          e.target.value = '';
+        }}
+      />
+      {keep.error ? (
+        <p role="alert" className="text-stop">
+          {keep.error.message}
+        </p>
       ) : null}
     </>
-  );
-}
-
-/** A number that is taken over on Enter or when the field is left; empty is none. */
-function NumberField({
-  label,
-  value,
-  onCommit,
-}: {
-  label: string;
-  value: number | null;
-  onCommit: (value: number | null) => void;
-}) {
-  const [text, setText] = useState<string | null>(null);
-  const shown = text ?? (value === null ? '' : String(value));
-  const commit = () => {
-    const trimmed = shown.trim().replace(',', '.');
-    const parsed = trimmed === '' ? null : Number(trimmed);
-    setText(null);
-    const usable = parsed === null || (Number.isFinite(parsed) && parsed >= 0);
-    if (usable && parsed !== value) {
-      onCommit(parsed);
-    }
-  };
-  return (
-    <input
-      aria-label={label}
-      inputMode="decimal"
-      value={shown}
-      onChange={(e) => setText(e.target.value)}
-      onBlur={commit}
-      onKeyDown={(e) => e.key === 'Enter' && commit()}
-      className="num border-edge bg-card w-14 rounded border px-1 text-right"
-    />
   );
 }

@@ -33,6 +33,14 @@ export interface Focus {
   span: number;
 }
 
+/** Which findings are listed and flagged, and how they are put together. */
+export interface FindingFilter {
+  text: string;
+  severity: 'all' | 'stop' | 'look' | 'note';
+  only: 'all' | 'open' | 'new' | 'signed';
+  group: 'severity' | 'rule' | 'place';
+}
+
 interface ViewState {
   unit: Unit;
   lamp: number;
@@ -49,6 +57,9 @@ interface ViewState {
   measures: Measured[];
   net: number | null;
   finding: string | null;
+  filter: FindingFilter;
+  /** Findings a sign-off is being written for; null when none. */
+  signing: readonly string[] | null;
   part: string | null;
   operation: number;
   /** Clears what belongs to one job. */
@@ -71,6 +82,8 @@ interface ViewState {
   removeMeasure: (id: number) => void;
   lightNet: (net: number | null) => void;
   selectFinding: (id: string | null) => void;
+  setFilter: (part: Partial<FindingFilter>) => void;
+  sign: (findings: readonly string[] | null) => void;
   selectPart: (designator: string | null) => void;
   selectOperation: (index: number) => void;
 }
@@ -104,6 +117,8 @@ export const useView = create<ViewState>((set) => ({
   measures: [],
   net: null,
   finding: null,
+  filter: { text: '', severity: 'all', only: 'all', group: 'severity' },
+  signing: null,
   part: null,
   operation: 0,
   startJob: () =>
@@ -130,7 +145,7 @@ export const useView = create<ViewState>((set) => ({
   lookAt: (focus) =>
     set({ focus: focus ? { ...focus, key: `${focus.key} #${nextFocus++}` } : null }),
   setShowChanges: (showChanges) => set({ showChanges }),
-  leaveStation: () => set({ films: {}, focus: null, xray: null }),
+  leaveStation: () => set({ films: {}, focus: null, xray: null, signing: null }),
   cycleFilm: (role) => set((s) => ({ films: { ...s.films, [role]: NEXT[s.films[role] ?? 'on'] } })),
   setFilms: (films) => set({ films }),
   setMeasuring: (measuring) => set({ measuring }),
@@ -141,6 +156,8 @@ export const useView = create<ViewState>((set) => ({
   removeMeasure: (id) => set((s) => ({ measures: s.measures.filter((m) => m.id !== id) })),
   lightNet: (net) => set({ net }),
   selectFinding: (finding) => set({ finding }),
+  setFilter: (part) => set((s) => ({ filter: { ...s.filter, ...part } })),
+  sign: (signing) => set({ signing }),
   selectPart: (part) => set({ part }),
   selectOperation: (operation) => set({ operation }),
 }));

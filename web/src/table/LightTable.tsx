@@ -13,7 +13,7 @@ import { number } from '../units';
 import { Films } from './Films';
 import { ADDED, REMOVED, XRAY_A, XRAY_B } from './inks';
 import { drawOverlay } from './overlay';
-import { Renderer, tableColor, type FilmDrawing } from './Renderer';
+import { Renderer, tableColor, type FilmDrawing, type Lit } from './Renderer';
 import { LastMeasure, TableBar } from './TableBar';
 import { UnderPointer } from './UnderPointer';
 import { pictureKey, useChangedFilms, useLayers } from './useLayers';
@@ -38,6 +38,7 @@ const SolidView = lazy(() => import('./SolidView'));
 export function LightTable({
   job,
   findings,
+  pieces,
   parts,
   paths,
   focus,
@@ -46,6 +47,8 @@ export function LightTable({
 }: {
   job: Job;
   findings: readonly Finding[];
+  /** Pieces of a net to light, each in its ink. */
+  pieces: readonly Lit[];
   parts: Parts | null;
   paths: Paths | null;
   focus: Focus | null;
@@ -81,6 +84,9 @@ export function LightTable({
   );
   const pointed = pointer && !view.measuring ? under.find((u) => u.net >= 0)?.net : undefined;
   const lit = view.net ?? pointed ?? null;
+  const lights = useMemo((): readonly Lit[] => {
+    return pieces.length > 0 ? pieces : lit === null ? [] : [{ net: lit }];
+  }, [pieces, lit]);
   const live = useMemo(
     () => ({ ...port, flipped: view.flipped, turn: view.turn }),
     [port, view.flipped, view.turn],
@@ -218,7 +224,7 @@ export function LightTable({
         live,
         drawings,
         view.xray ? 'on' : filmOf(HOLES),
-        { net: lit, alone: view.net !== null },
+        { nets: lights, alone: view.net !== null || pieces.length > 0 },
         view.lamp,
       );
       const g = over.current?.getContext('2d');
@@ -258,7 +264,8 @@ export function LightTable({
     meshes,
     marks,
     view,
-    lit,
+    lights,
+    pieces,
     findings,
     parts,
     paths,

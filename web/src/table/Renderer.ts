@@ -23,9 +23,15 @@ export function tableColor(lamp: number): string {
     .join(' ')})`;
 }
 
-/** The net to light, if any, and whether the other copper fades for it. */
+/** A net to light, in an ink of its own or in a stronger one of its film. */
+export interface Lit {
+  net: number;
+  ink?: Ink;
+}
+
+/** The nets to light, and whether the other copper fades for them. */
 export interface Light {
-  net: number | null;
+  nets: readonly Lit[];
   alone: boolean;
 }
 
@@ -199,22 +205,20 @@ export class Renderer {
         this.all(film);
       }
     }
-    if (light.net !== null) {
-      this.lightNet(films, light.net);
-    }
+    light.nets.forEach((l) => this.lightNet(films, l));
     if (holesOn !== 'off') {
       this.punch(table, holesOn);
     }
   }
 
   /** The copper of one net again, stronger. */
-  private lightNet(films: readonly FilmDrawing[], net: number): void {
+  private lightNet(films: readonly FilmDrawing[], { net, ink }: Lit): void {
     const { gl } = this;
     for (const f of films) {
       const film = f.film !== 'off' && f.role.startsWith('copper-') ? this.film(f.role) : undefined;
       if (film) {
         const [r, g, b] = inkOf(f.role);
-        this.paint([r * 0.8, g * 0.72, b * 0.72], 0.7, false);
+        this.paint(ink ?? [r * 0.8, g * 0.72, b * 0.72], ink ? 0.95 : 0.7, false);
         gl.bindVertexArray(film.array);
         for (const range of film.mesh.nets.get(net) ?? []) {
           gl.drawArrays(gl.TRIANGLES, range.start, range.count);

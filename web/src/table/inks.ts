@@ -39,6 +39,11 @@ export const XRAY_B: Ink = ink('#5b8fc0');
 export const ADDED: Ink = ink('#1f7a70');
 export const REMOVED: Ink = ink('#b8487e');
 
+/** Pieces of one net that are not joined, told apart. */
+export const PIECES: readonly Ink[] = ['#b8487e', '#1f7a70', '#b5851c', '#5a68b8', '#5f7d33'].map(
+  ink,
+);
+
 export function hexOfInk([r, g, b]: Ink): string {
   return `rgb(${[r, g, b].map((c) => Math.round(c * 255)).join(' ')})`;
 }

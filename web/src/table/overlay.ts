@@ -61,6 +61,7 @@ export function drawOverlay(
   }
   const chosen = scene.findings.find((f) => f.id === scene.finding);
   if (chosen) {
+    drawAlso(g, view, chosen);
     drawCaliper(g, view, chosen, scene.unit);
     drawFlag(g, view, chosen, true);
   }
@@ -138,6 +139,31 @@ function drawFlag(g: CanvasRenderingContext2D, v: Viewport, f: Finding, chosen: 
   g.fillText(text, x + 6, y - 17.5);
 }
 
+/** Further places of a finding: dashed lines for links and strokes, small rings for points. */
+function drawAlso(g: CanvasRenderingContext2D, v: Viewport, f: Finding): void {
+  for (const [color, width] of [
+    ['#fffdf8', 4],
+    [COLORS[f.severity] ?? '#45566b', 1.8],
+  ] as const) {
+    g.strokeStyle = color;
+    g.lineWidth = width;
+    for (const m of f.also) {
+      const [ax, ay] = toScreen(v, m.from.x, m.from.y);
+      const [bx, by] = toScreen(v, m.to.x, m.to.y);
+      g.setLineDash(ax === bx && ay === by ? [] : [7, 5]);
+      g.beginPath();
+      if (ax === bx && ay === by) {
+        g.arc(ax, ay, 7, 0, 2 * Math.PI);
+      } else {
+        g.moveTo(ax, ay);
+        g.lineTo(bx, by);
+      }
+      g.stroke();
+    }
+  }
+  g.setLineDash([]);
+}
+
 /** The two points measured, and the measure between them. */
 function drawCaliper(g: CanvasRenderingContext2D, v: Viewport, f: Finding, unit: Unit): void {
   const [ax, ay] = toScreen(v, f.from.x, f.from.y);
@@ -151,6 +177,10 @@ function drawCaliper(g: CanvasRenderingContext2D, v: Viewport, f: Finding, unit:
     return;
   }
   const text = f.unit === 'mm' ? length(f.measured * 1e6, unit) : `${f.measured} ${f.unit}`;
+  if (f.rule === 'open') {
+    label(g, (ax + bx) / 2, (ay + by) / 2 + 18, text);
+    return;
+  }
   jaws(g, ax, ay, bx, by);
   label(g, (ax + bx) / 2, (ay + by) / 2 + 34, text);
 }

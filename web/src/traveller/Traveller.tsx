@@ -22,7 +22,7 @@ const MARKS: Record<Mark, { sign: string; className: string; words: string }> = 
 function check(job: Job): [Mark, string] {
   const c = job.check;
   if (!c.ran) {
-    return ['open', job.sheetId ? 'not checked yet' : 'needs a shop'];
+    return ['open', job.sheetId ? 'being checked' : 'needs a shop'];
   }
   if (c.openStops > 0) {
     return ['stop', `${c.openStops} of ${c.stops} stops open`];
@@ -104,7 +104,7 @@ function next(job: Job, list: readonly Stop[]): string {
     return 'Choose a shop.';
   }
   if (of('check')?.mark === 'open') {
-    return 'Check the board against the shop.';
+    return 'The board is being checked against the shop.';
   }
   if (of('check')?.mark === 'stop') {
     return 'Go through the stop findings.';

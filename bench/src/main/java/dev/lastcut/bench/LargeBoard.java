@@ -8,8 +8,8 @@ import java.util.Locale;
 
 /**
  * Writes packs of any size for measuring: four copper layers, parts of ten pads in a grid, each
- * with its tracks and vias, a plane with a clearance around every via, mask, paste, silk, holes,
- * netlist, parts list and placement. About 67 graphical objects a part.
+ * with its tracks and vias, a plane with a clearance around every via but those of one part, mask,
+ * paste, silk, holes, netlist, parts list and placement. About 67 graphical objects a part.
  */
 public final class LargeBoard {
     private static final double PITCH_MM = 5;
@@ -56,7 +56,7 @@ public final class LargeBoard {
         silk.append("%ADD10C,0.15*%\nD10*\n");
         outline.append("%ADD10C,0.1*%\nD10*\n");
         double size = columns * PITCH_MM;
-        path(outline, 0, 0, size, 0, size, size, 0, size, 0, 0);
+        path(outline, -1, -1, size + 1, -1, size + 1, size + 1, -1, size + 1, -1, -1);
         plane.append("%ADD12C,1.0*%\nG36*\n");
         path(plane, 0.5, 0.5, size - 0.5, 0.5, size - 0.5, size - 0.5, 0.5, size - 0.5, 0.5, 0.5);
         plane.append("G37*\n%LPC*%\nD12*\n");
@@ -95,19 +95,21 @@ public final class LargeBoard {
             flash(top, x, y);
             flash(mask, x, y);
             flash(paste, x, y);
-            netlist.append(record("N" + number + "P" + pin, name, pin + 1, x, y));
+            // The first four pads of both rows are joined across, the fifth ones stand alone.
+            int net = pin > 4 && pin < 9 ? pin - 5 : pin;
+            netlist.append(record("N" + number + "P" + net, name, pin + 1, x, y));
         }
         top.append("D10*\n");
         for (int pin = 0; pin < 8; pin++) {
             double x = cx + (pin % 4 - 2) * 0.65;
             double way = pin < 4 ? -1 : 1;
             double y = cy + way * 1.2;
-            path(top, x, y, x, y - way * 0.85, x + 0.15, y - way * 1.0);
+            path(top, x, y, x, y - way * 0.85, x + 0.15, y - way * 1.0, x + 0.15, cy);
         }
         bottom.append("D10*\n");
         inner.append("D10*\n");
         path(bottom, cx - 2, cy - 1, cx - 1, cy, cx + 1, cy, cx + 2, cy + 1, cx + 2.2, cy + 1);
-        path(inner, cx - 2, cy - 2, cx - 1, cy - 2, cx + 1, cy - 2.1, cx + 2, cy - 2.1);
+        path(inner, cx - 2, cy - 1, cx - 1, cy - 2, cx + 1, cy - 2.1, cx + 2, cy - 2.1);
         path(silk, cx - 1.8, cy - 0.3, cx + 1.8, cy - 0.3, cx + 1.8, cy + 0.3, cx - 1.8, cy + 0.3);
         top.append("D12*\n");
         bottom.append("D12*\n");
@@ -116,7 +118,10 @@ public final class LargeBoard {
         for (double[] v : vias) {
             flash(top, cx + v[0], cy + v[1]);
             flash(bottom, cx + v[0], cy + v[1]);
-            flash(plane, cx + v[0], cy + v[1]);
+            flash(inner, cx + v[0], cy + v[1]);
+            if (number != parts / 2 + 1) {
+                flash(plane, cx + v[0], cy + v[1]);
+            }
             drill.append(String.format(Locale.ROOT, "X%.3fY%.3f%n", cx + v[0], cy + v[1]));
         }
     }

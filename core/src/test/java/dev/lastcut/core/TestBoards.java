@@ -13,6 +13,7 @@ import dev.lastcut.core.board.Side;
 import dev.lastcut.core.capability.CapabilitySheet;
 import dev.lastcut.core.capability.Limit;
 import dev.lastcut.core.capability.LimitKey;
+import dev.lastcut.core.capability.OrderOption;
 import dev.lastcut.core.geometry.Length;
 import dev.lastcut.core.geometry.Orientation;
 import dev.lastcut.core.geometry.Pt;
@@ -89,6 +90,36 @@ public final class TestBoards {
         return this;
     }
 
+    public TestBoards slot(
+            double x0, double y0, double x1, double y1, double width, boolean plated) {
+        holes.add(new Hole(Pt.mm(x0, y0), Pt.mm(x1, y1), Length.mm(width), plated, "holes", 1));
+        return this;
+    }
+
+    /** A filled area with straight sides; x and y in turn. */
+    public TestBoards area(double... xy) {
+        List<Segment> sides = new ArrayList<>();
+        for (int i = 0; i < xy.length; i += 2) {
+            int next = (i + 2) % xy.length;
+            sides.add(new Segment.Line(Pt.mm(xy[i], xy[i + 1]), Pt.mm(xy[next], xy[next + 1])));
+        }
+        return add(new Feature.Region(List.of(sides), true, 0, ObjectAttributes.NONE));
+    }
+
+    /** A round place erased from what was drawn before. */
+    public TestBoards clear(double x, double y, double diameter) {
+        Aperture a = new Aperture.Circle(Length.mm(diameter), 0);
+        return add(
+                new Feature.Flash(
+                        a, Pt.mm(x, y), Orientation.NONE, false, 0, ObjectAttributes.NONE));
+    }
+
+    /** A pin whose lead goes through the board. */
+    public TestBoards lead(String net, String part, String pin, double x, double y) {
+        points.add(new Netlist.Point(net, part, pin, Pt.mm(x, y), Optional.empty(), true));
+        return this;
+    }
+
     public TestBoards pin(String net, String part, String pin, double x, double y) {
         points.add(new Netlist.Point(net, part, pin, Pt.mm(x, y), Optional.of(Side.TOP), false));
         return this;
@@ -118,14 +149,28 @@ public final class TestBoards {
     /** A house with the given numbers, in mm. */
     public static CapabilitySheet house(Map<LimitKey, Double> limits) {
         Map<LimitKey, Limit> all = new EnumMap<>(LimitKey.class);
-        limits.forEach((k, v) -> all.put(k, new Limit(v, "mm", "test", "2026-01-01")));
+        limits.forEach(
+                (k, v) ->
+                        all.put(
+                                k,
+                                new Limit(
+                                        v,
+                                        k.isRatio() ? Limit.RATIO : "mm",
+                                        "test",
+                                        "2026-01-01")));
         return new CapabilitySheet(
                 "test",
                 "Test house",
                 CapabilitySheet.Kind.HOUSE,
                 "",
                 all,
-                2,
+                4,
+                true,
+                Map.of(
+                        OrderOption.THICKNESS, List.of("1.6", "0.8"),
+                        OrderOption.FOIL, List.of("0.127", "0.1"),
+                        OrderOption.VIA_COVER, List.of("as in the files", "tented", "open")),
+                List.of(),
                 new CapabilitySheet.Price("EUR", 0, 0, 0),
                 Optional.empty());
     }

@@ -104,6 +104,9 @@ class DemoBoardsTest {
                         "",
                         Map.of(),
                         2,
+                        true,
+                        Map.of(),
+                        List.of(),
                         new CapabilitySheet.Price("EUR", 0, 0, 0),
                         Optional.empty());
         return CheckRunner.run(new CheckContext(geometry, none, Headroom.NONE)).findings().stream()

@@ -15,12 +15,21 @@ import org.locationtech.jts.geom.Geometry;
  * @param outer closed path, empty when none closes
  * @param cutouts closed paths inside the outer one
  * @param gaps places where an end finds no other within the joining tolerance
+ * @param others closed paths that are neither: they lie outside the outer one or upon it
+ * @param repeated strokes that were drawn before, along just the same way
  */
-public record Outline(List<Segment> outer, List<List<Segment>> cutouts, List<Gap> gaps) {
+public record Outline(
+        List<Segment> outer,
+        List<List<Segment>> cutouts,
+        List<Gap> gaps,
+        List<List<Segment>> others,
+        List<Segment> repeated) {
     public Outline {
         outer = List.copyOf(outer);
         cutouts = cutouts.stream().map(List::copyOf).toList();
         gaps = List.copyOf(gaps);
+        others = others.stream().map(List::copyOf).toList();
+        repeated = List.copyOf(repeated);
     }
 
     /** Two loose ends that face each other. */

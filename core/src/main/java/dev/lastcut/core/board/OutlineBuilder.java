@@ -10,8 +10,10 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.Deque;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import org.locationtech.jts.geom.Geometry;
 
 /**
@@ -27,6 +29,8 @@ public final class OutlineBuilder {
     private final Map<Pt, List<Segment>> byEnd = new HashMap<>();
     private final List<Outline.Gap> gaps = new ArrayList<>();
     private final List<List<Segment>> closed = new ArrayList<>();
+    private final List<Segment> repeated = new ArrayList<>();
+    private final Set<Segment> drawn = new HashSet<>();
     private final EndIndex ends = new EndIndex(JOIN_NM);
 
     private OutlineBuilder() {}
@@ -46,6 +50,11 @@ public final class OutlineBuilder {
     }
 
     private void addSegment(Segment s, Deque<Segment> open) {
+        if (drawn.contains(s) || drawn.contains(s.reversed())) {
+            repeated.add(s);
+            return;
+        }
+        drawn.add(s);
         if (s.from().equals(s.to())) {
             if (s instanceof Segment.Arc) {
                 closed.add(List.of(s));
@@ -69,8 +78,7 @@ public final class OutlineBuilder {
     }
 
     private void chain(Deque<Segment> open) {
-        java.util.Set<Segment> used =
-                java.util.Collections.newSetFromMap(new java.util.IdentityHashMap<>());
+        Set<Segment> used = java.util.Collections.newSetFromMap(new java.util.IdentityHashMap<>());
         List<List<Segment>> chains = new ArrayList<>();
         for (Segment start : open) {
             if (used.contains(start)) {
@@ -89,7 +97,7 @@ public final class OutlineBuilder {
         closeChains(chains);
     }
 
-    private boolean extend(ArrayDeque<Segment> chain, java.util.Set<Segment> used) {
+    private boolean extend(ArrayDeque<Segment> chain, Set<Segment> used) {
         Pt end = chain.peekLast().to();
         if (end.equals(chain.peekFirst().from())) {
             return false;
@@ -103,7 +111,7 @@ public final class OutlineBuilder {
         return false;
     }
 
-    private boolean extendHead(ArrayDeque<Segment> chain, java.util.Set<Segment> used) {
+    private boolean extendHead(ArrayDeque<Segment> chain, Set<Segment> used) {
         Pt start = chain.peekFirst().from();
         if (start.equals(chain.peekLast().to())) {
             return false;
@@ -182,16 +190,16 @@ public final class OutlineBuilder {
     private Outline assemble() {
         closed.sort(Comparator.comparingDouble(c -> -Math.abs(area(c))));
         if (closed.isEmpty()) {
-            return new Outline(List.of(), List.of(), gaps);
+            return new Outline(List.of(), List.of(), gaps, List.of(), repeated);
         }
         Geometry board = Rings.fill(Flattener.SCREEN.polyline(closed.get(0)));
         List<List<Segment>> cutouts = new ArrayList<>();
+        List<List<Segment>> others = new ArrayList<>();
         for (List<Segment> contour : closed.subList(1, closed.size())) {
-            if (board.contains(Geo.point(contour.get(0).middle()))) {
-                cutouts.add(contour);
-            }
+            boolean inside = board.contains(Geo.point(contour.get(0).middle()));
+            (inside ? cutouts : others).add(contour);
         }
-        return new Outline(closed.get(0), cutouts, gaps);
+        return new Outline(closed.get(0), cutouts, gaps, others, repeated);
     }
 
     private static boolean isClosed(List<Segment> chain) {

@@ -4,6 +4,7 @@ import dev.lastcut.core.board.Hole;
 import dev.lastcut.core.capability.LimitKey;
 import dev.lastcut.core.connectivity.BoardGeometry;
 import dev.lastcut.core.connectivity.CopperNode;
+import dev.lastcut.core.connectivity.HoleIndex;
 import dev.lastcut.core.geometry.Distances;
 import dev.lastcut.core.geometry.Geo;
 import dev.lastcut.core.geometry.Length;
@@ -52,6 +53,9 @@ final class AnnularRingRule implements Rule {
             }
             Ring worst = null;
             for (int layer = 0; layer < c.board().copper().size(); layer++) {
+                if (ringAtLeast(c.geometry(), h, layer, limit) >= limit) {
+                    continue;
+                }
                 Optional<Measure> ring = ring(c.geometry(), h, layer, limit);
                 if (ring.isPresent() && (worst == null || ring.get().nm() < worst.measure().nm())) {
                     worst = new Ring(ring.get(), layer);
@@ -69,6 +73,15 @@ final class AnnularRingRule implements Rule {
         return !edge.isEmpty() && edge.distance(Geo.line(h.from(), h.to())) < h.diameter() / 2.0;
     }
 
+    /** The widest ring that one piece of copper alone gives a hole: there is no less. */
+    static double ringAtLeast(BoardGeometry geometry, Hole h, int layer, double limit) {
+        double best = 0;
+        for (CopperNode n : geometry.nets().near(layer, HoleIndex.box(h))) {
+            best = Math.max(best, geometry.nets().contact().ring(n.piece(), h, limit));
+        }
+        return best;
+    }
+
     /**
      * The ring of a hole on a copper layer where it is narrower than {@code limit}, else some
      * greater measure; empty where the hole has no copper on that layer.
@@ -82,7 +95,7 @@ final class AnnularRingRule implements Rule {
         List<Geometry> copper = new ArrayList<>();
         boolean touches = false;
         for (CopperNode n : geometry.nets().near(layer, window)) {
-            boolean here = n.polygon().intersects(wall);
+            boolean here = geometry.nets().contact().touch(n.piece(), h);
             touches |= here;
             if (here) {
                 copper.add(Geo.clip(n.polygon(), window));

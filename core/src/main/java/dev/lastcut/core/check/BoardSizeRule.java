@@ -54,7 +54,7 @@ final class BoardSizeRule implements Rule {
         if (w.isEmpty() || h.isEmpty()) {
             return null;
         }
-        boolean wide = w.get().sheetNm() >= h.get().sheetNm();
+        boolean wide = w.get().sheet() >= h.get().sheet();
         return wide ? new Limits(h.get(), w.get()) : new Limits(w.get(), h.get());
     }
 
@@ -69,7 +69,7 @@ final class BoardSizeRule implements Rule {
         if (most ? size <= limit : size >= limit) {
             return;
         }
-        boolean beyond = most ? size > bounds.sheetNm() : size < bounds.sheetNm();
+        boolean beyond = most ? size > bounds.sheet() : size < bounds.sheet();
         boolean isWidth = size == e.getWidth();
         Pt from = new Pt(Math.round(e.getMinX()), Math.round(e.getMinY()));
         Pt to =
@@ -87,7 +87,7 @@ final class BoardSizeRule implements Rule {
                                 "The board is "
                                         + Length.text(size)
                                         + (isWidth ? " wide; " : " high; ")
-                                        + c.sheet().name()
+                                        + c.shopName()
                                         + (most ? " takes at most " : " takes no less than ")
                                         + Length.text(limit)
                                         + ". Choose another shop or change the board."));

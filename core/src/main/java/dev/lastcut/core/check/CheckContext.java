@@ -5,17 +5,79 @@ import dev.lastcut.core.capability.CapabilitySheet;
 import dev.lastcut.core.capability.Headroom;
 import dev.lastcut.core.capability.Limit;
 import dev.lastcut.core.capability.LimitKey;
+import dev.lastcut.core.capability.Mill;
+import dev.lastcut.core.capability.Order;
+import dev.lastcut.core.capability.OrderOption;
 import dev.lastcut.core.connectivity.BoardGeometry;
+import dev.lastcut.core.current.NetCurrent;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Optional;
+import java.util.function.Function;
 
-/** What a rule works on: the board's geometry, the shop's sheet, the maker's headroom. */
-public record CheckContext(BoardGeometry geometry, CapabilitySheet sheet, Headroom headroom) {
+/**
+ * What a rule works on: the board's geometry, and what is asked of the shop and the maker. Every
+ * question a rule asks is noted with its answer, so that the rule need not run again while all its
+ * answers stay the same.
+ */
+public final class CheckContext {
+    /**
+     * What a board is held against.
+     *
+     * @param order what the maker chose of the shop's options
+     * @param currents currents the maker gave to nets
+     */
+    public record Against(
+            CapabilitySheet sheet, Headroom headroom, Order order, List<NetCurrent> currents) {
+        public Against {
+            currents = List.copyOf(currents);
+        }
+
+        /** With the shop's usual options and no currents. */
+        public Against(CapabilitySheet sheet, Headroom headroom) {
+            this(sheet, headroom, Order.USUAL, List.of());
+        }
+    }
+
+    /** A question to what the board is held against, and its answer. */
+    record Asked(Function<CheckContext, ?> question, Object answer) {
+        boolean sameIn(CheckContext other) {
+            return answer.equals(question.apply(other));
+        }
+    }
+
+    private final BoardGeometry geometry;
+    private final Against against;
+    private final List<Asked> asked = new ArrayList<>();
+
+    public CheckContext(BoardGeometry geometry, Against against) {
+        this.geometry = geometry;
+        this.against = against;
+    }
+
+    public CheckContext(BoardGeometry geometry, CapabilitySheet sheet, Headroom headroom) {
+        this(geometry, new Against(sheet, headroom));
+    }
+
+    /** The same with no questions noted yet. */
+    CheckContext fresh() {
+        return new CheckContext(geometry, against);
+    }
+
+    List<Asked> asked() {
+        return List.copyOf(asked);
+    }
+
+    BoardGeometry geometry() {
+        return geometry;
+    }
+
     Board board() {
         return geometry.board();
     }
 
-    /** A sheet's number with and without headroom, both in nm. */
-    record Bounds(double sheetNm, double withHeadroomNm) {
+    /** A sheet's number with and without headroom: nm, or a ratio as it is. */
+    record Bounds(LimitKey key, double sheet, double withHeadroom) {
         /**
          * Flattened curves are true to half the chord error on either side, so a distance between
          * two of them may come out this much short. A board drawn exactly to the limit is within
@@ -23,28 +85,104 @@ public record CheckContext(BoardGeometry geometry, CapabilitySheet sheet, Headro
          */
         private static final double SLACK_NM = 550;
 
-        /** What a least distance between flattened shapes must reach. */
-        double reachNm() {
-            return withHeadroomNm - SLACK_NM;
+        /** Ratios are compared to this much, so that what is drawn exactly to the limit passes. */
+        private static final double SLACK_RATIO = 0.002;
+
+        private double slack() {
+            return key.isRatio() ? SLACK_RATIO : SLACK_NM;
         }
 
-        /** Stop below the sheet's own number; one step lower within the headroom. */
-        Severity severity(double measuredNm, Severity base) {
+        double withHeadroomNm() {
+            return withHeadroom;
+        }
+
+        /** What a least distance between flattened shapes must reach. */
+        double reachNm() {
+            return withHeadroom - slack();
+        }
+
+        /** Whether a measure is beyond the limit with its headroom. */
+        boolean isBeyond(double measured) {
+            return key.isLeast() ? measured < reachNm() : measured > withHeadroom + slack();
+        }
+
+        /** The base beyond the sheet's own number; one step lower within the headroom. */
+        Severity severity(double measured, Severity base) {
             boolean beyondSheet =
-                    withHeadroomNm >= sheetNm
-                            ? measuredNm < sheetNm - SLACK_NM
-                            : measuredNm > sheetNm;
+                    key.isLeast() ? measured < sheet - slack() : measured > sheet + slack();
             return beyondSheet ? base : base.lower();
         }
     }
 
+    private <T> T ask(Function<CheckContext, T> question) {
+        T answer = question.apply(this);
+        asked.add(new Asked(question, answer));
+        return answer;
+    }
+
     Optional<Bounds> bounds(LimitKey key) {
-        return sheet.limit(key).map(Limit::nm).map(nm -> new Bounds(nm, headroom.apply(key, nm)));
+        return ask(c -> c.boundsOf(key));
+    }
+
+    private Optional<Bounds> boundsOf(LimitKey key) {
+        return against.sheet
+                .limit(key, against.order, board().copper().size())
+                .map(Limit::amount)
+                .map(n -> new Bounds(key, n, against.headroom.apply(key, n)));
+    }
+
+    /** The bounds a standard or common practice gives where the sheet states no number. */
+    Bounds boundsOr(LimitKey key, double usual) {
+        return bounds(key)
+                .orElseGet(() -> ask(c -> new Bounds(key, usual, c.headroomOn(key, usual))));
+    }
+
+    private double headroomOn(LimitKey key, double n) {
+        return against.headroom.apply(key, n);
+    }
+
+    /** The number ordered of an option, or the shop's usual one. */
+    Optional<Double> number(OrderOption option) {
+        return word(option).map(Double::valueOf);
+    }
+
+    /** What is ordered of an option, or the shop's usual; empty where it offers nothing. */
+    Optional<String> word(OrderOption option) {
+        return ask(c -> c.against.sheet.value(option, c.against.order));
+    }
+
+    /** What the maker asked for of an option, offered or not. */
+    Optional<String> wish(OrderOption option) {
+        return ask(c -> c.against.order.value(option));
+    }
+
+    List<NetCurrent> currents() {
+        return ask(c -> c.against.currents);
+    }
+
+    String shopName() {
+        return ask(c -> c.against.sheet.name());
+    }
+
+    int maxCopperLayers() {
+        return ask(c -> c.against.sheet.maxCopperLayers());
+    }
+
+    boolean plates() {
+        return ask(c -> c.against.sheet.plates());
+    }
+
+    Optional<Mill> mill() {
+        return ask(c -> c.against.sheet.mill());
+    }
+
+    Against against() {
+        return against;
     }
 
     Outcome noLimit(LimitKey key) {
         return Outcome.notRun(
-                "the sheet of " + sheet.name() + " states no number for: " + key.title());
+                "the sheet of " + shopName() + " states no number for: " + key.title());
     }
 
     String netName(int net) {

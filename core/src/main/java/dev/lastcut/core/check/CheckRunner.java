@@ -4,27 +4,70 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import java.util.concurrent.ExecutionException;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
+import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.BooleanSupplier;
 
-/** Runs every rule that applies to a shop. */
+/**
+ * Runs every rule that applies to a shop, two at a time. What did not change since an earlier run
+ * on the same board is not computed again.
+ */
 public final class CheckRunner {
+    private static final int THREADS = 2;
+
     private static final List<Rule> RULES =
             List.of(
                     new OutlineMissingRule(),
                     new OutlineOpenRule(),
+                    new OutlineDoubledRule(),
+                    new OutlineCrossingRule(),
                     new MisregisteredRule(),
                     new BoardSizeRule(),
                     new LayerCountRule(),
+                    new LayerMissingRule(),
+                    new LayerEmptyRule(),
+                    new LayerDuplicateRule(),
                     new TrackWidthRule(),
                     new ClearanceRule(),
+                    new CopperSliverRule(),
                     new CopperToEdgeRule(),
+                    new CopperToHoleRule(),
+                    new CopperIslandRule(),
                     new ShortRule(),
                     new OpenRule(),
+                    new CurrentRule(),
+                    new PourCoversTrackRule(),
+                    new PlaneCutRule(),
+                    new StubRule(),
                     new HoleSizeRule(),
+                    new SlotWidthRule(),
+                    new AspectRatioRule(),
                     new AnnularRingRule(),
                     new HoleSpacingRule(),
+                    new HoleToEdgeRule(),
+                    new HoleDuplicateRule(),
+                    new PadWithoutHoleRule(),
+                    new HoleWithoutPadRule(),
+                    new PlatingUnsupportedRule(),
                     new MaskMissingRule(),
+                    new MaskExpansionRule(),
+                    new MaskExposesRule(),
+                    new MaskDamRule(),
+                    new ViaCoverRule(),
                     new SilkOnPadRule(),
+                    new SilkWidthRule(),
+                    new SilkHeightRule(),
+                    new SilkOffBoardRule(),
+                    new PasteMissingRule(),
+                    new PasteOutsidePadRule(),
+                    new PasteOnHoleRule(),
+                    new StencilAreaRatioRule(),
+                    new StencilAspectRule(),
+                    new StencilWebRule(),
                     new PartNotListedRule(),
                     new PartNotPlacedRule(),
                     new GapNotMillableRule());
@@ -40,30 +83,71 @@ public final class CheckRunner {
      * @param cancelled asked between rules; when true, the rest is reported as not run
      */
     public static CheckRun run(CheckContext context, Progress progress, BooleanSupplier cancelled) {
-        List<Rule> rules = RULES.stream().filter(r -> r.appliesTo(context.sheet())).toList();
-        List<CheckRun.Result> results = new ArrayList<>();
-        Map<String, Integer> seen = new HashMap<>();
-        for (int i = 0; i < rules.size(); i++) {
-            Rule rule = rules.get(i);
-            progress.step(i, rules.size(), rule.title());
-            Outcome outcome =
-                    cancelled.getAsBoolean() ? Outcome.notRun("cancelled") : run(rule, context);
-            results.add(new CheckRun.Result(rule.id(), rule.title(), distinct(outcome, seen)));
+        List<Rule> rules =
+                RULES.stream().filter(r -> r.appliesTo(context.against().sheet())).toList();
+        AtomicInteger begun = new AtomicInteger();
+        List<Future<CheckRun.Result>> all = new ArrayList<>();
+        ExecutorService threads = Executors.newFixedThreadPool(THREADS);
+        try {
+            for (Rule rule : rules) {
+                all.add(
+                        threads.submit(
+                                () -> {
+                                    int done = Math.max(0, begun.getAndIncrement() - THREADS + 1);
+                                    progress.step(done, rules.size(), rule.title());
+                                    return one(rule, context, cancelled);
+                                }));
+            }
+            return collected(all);
+        } finally {
+            threads.shutdownNow();
         }
-        return new CheckRun(results);
     }
 
     public static CheckRun run(CheckContext context) {
         return run(context, (done, of, title) -> {}, () -> false);
     }
 
-    /** A rule that breaks down says so; it has not passed, and the others still run. */
-    private static Outcome run(Rule rule, CheckContext context) {
-        try {
-            return rule.run(context);
-        } catch (RuntimeException e) {
-            return Outcome.notRun("the check itself failed (" + e + "); please report this board");
+    private static CheckRun collected(List<Future<CheckRun.Result>> all) {
+        List<CheckRun.Result> results = new ArrayList<>();
+        Map<String, Integer> seen = new HashMap<>();
+        for (Future<CheckRun.Result> f : all) {
+            try {
+                CheckRun.Result r = f.get();
+                results.add(
+                        new CheckRun.Result(
+                                r.rule(), r.title(), distinct(r.outcome(), seen), r.computed()));
+            } catch (InterruptedException e) {
+                Thread.currentThread().interrupt();
+                throw new IllegalStateException("the check was stopped", e);
+            } catch (ExecutionException e) {
+                // Rules that break down are reported as not run; this is memory running out.
+                throw new IllegalStateException(e.getCause());
+            }
         }
+        return new CheckRun(results);
+    }
+
+    private static CheckRun.Result one(Rule rule, CheckContext context, BooleanSupplier cancelled) {
+        if (cancelled.getAsBoolean()) {
+            return new CheckRun.Result(rule.id(), rule.title(), Outcome.notRun("cancelled"), false);
+        }
+        CheckMemory memory = context.geometry().once(CheckMemory.class, CheckMemory::new);
+        Optional<Outcome> known = memory.find(rule.id(), context.fresh());
+        if (known.isPresent()) {
+            return new CheckRun.Result(rule.id(), rule.title(), known.get(), false);
+        }
+        CheckContext asking = context.fresh();
+        Outcome outcome;
+        try {
+            outcome = rule.run(asking);
+            memory.keep(rule.id(), asking, outcome);
+        } catch (RuntimeException e) {
+            // A rule that breaks down says so; it has not passed, and the others still run.
+            outcome =
+                    Outcome.notRun("the check itself failed (" + e + "); please report this board");
+        }
+        return new CheckRun.Result(rule.id(), rule.title(), outcome, true);
     }
 
     /** Findings of one rule in the same half millimetre get distinct ids, in a fixed order. */

@@ -1,10 +1,10 @@
 package dev.lastcut.core.check;
 
 import dev.lastcut.core.capability.LimitKey;
-import dev.lastcut.core.connectivity.CopperNets;
+import dev.lastcut.core.connectivity.BoardGeometry;
 import dev.lastcut.core.connectivity.CopperNode;
+import dev.lastcut.core.connectivity.GapIndex;
 import dev.lastcut.core.geometry.Distances;
-import dev.lastcut.core.geometry.Geo;
 import dev.lastcut.core.geometry.Length;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -13,14 +13,18 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import org.locationtech.jts.geom.Polygon;
 
 /** The smallest gap between copper that is not connected, layer by layer. */
 final class ClearanceRule implements Rule {
+    /** So many pairs of nets are measured place by place; a board with more needs none of it. */
+    private static final int MOST = 400;
+
     private record Pair(int layer, int netA, int netB) {}
 
     private static final class Near {
-        final Set<CopperNode> a = new LinkedHashSet<>();
-        final Set<CopperNode> b = new LinkedHashSet<>();
+        final Set<Polygon> a = new LinkedHashSet<>();
+        final Set<Polygon> b = new LinkedHashSet<>();
     }
 
     @Override
@@ -43,32 +47,30 @@ final class ClearanceRule implements Rule {
             return Outcome.notRun("the pack has no copper layer");
         }
         double limit = bounds.get().reachNm();
+        Map<Pair, Near> near = near(c.geometry(), limit);
         List<Finding> findings = new ArrayList<>();
-        near(c.geometry().nets(), limit)
+        near.entrySet().stream()
+                .limit(MOST)
                 .forEach(
-                        (pair, near) -> {
-                            var a = Geo.union(near.a.stream().map(CopperNode::polygon).toList());
-                            var b = Geo.union(near.b.stream().map(CopperNode::polygon).toList());
-                            for (Distances.Run run : Distances.closerThan(a, b, limit)) {
-                                findings.add(finding(c, bounds.get(), pair, run));
+                        e -> {
+                            for (var run :
+                                    Distances.closerThan(e.getValue().a, e.getValue().b, limit)) {
+                                findings.add(finding(c, bounds.get(), e.getKey(), run));
                             }
                         });
-        return Outcome.of(findings);
+        return Outcome.of(findings, Outcome.more(near.size(), MOST, "pairs of nets"));
     }
 
-    private static Map<Pair, Near> near(CopperNets nets, double limit) {
+    /** The pieces of each two nets that are too close, the narrowest pair first. */
+    private static Map<Pair, Near> near(BoardGeometry geometry, double limit) {
         Map<Pair, Near> found = new LinkedHashMap<>();
-        CloseCopper close = new CloseCopper();
-        for (CopperNode n : nets.nodes()) {
-            var reach = Geo.expanded(n.envelope(), limit);
-            for (CopperNode other : nets.near(n.layer(), reach)) {
-                if (other.net() > n.net() && close.within(n, other, limit)) {
-                    Pair pair = new Pair(n.layer(), n.net(), other.net());
-                    Near near = found.computeIfAbsent(pair, k -> new Near());
-                    near.a.add(n);
-                    near.b.add(other);
-                }
-            }
+        for (GapIndex.Gap gap : GapIndex.of(geometry).within(limit)) {
+            CopperNode a = geometry.nets().nodes().get(gap.a());
+            CopperNode b = geometry.nets().nodes().get(gap.b());
+            Near near =
+                    found.computeIfAbsent(new Pair(a.layer(), a.net(), b.net()), k -> new Near());
+            near.a.add(a.polygon());
+            near.b.add(b.polygon());
         }
         return found;
     }

@@ -3,22 +3,29 @@ package dev.lastcut.core.check;
 import dev.lastcut.core.capability.LimitKey;
 import dev.lastcut.core.connectivity.CopperNode;
 import dev.lastcut.core.geometry.Distances;
+import dev.lastcut.core.geometry.EdgeIndex;
 import dev.lastcut.core.geometry.Geo;
 import dev.lastcut.core.geometry.Length;
 import dev.lastcut.core.geometry.Pt;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.TreeMap;
 import org.locationtech.jts.algorithm.locate.IndexedPointInAreaLocator;
+import org.locationtech.jts.geom.Envelope;
 import org.locationtech.jts.geom.Geometry;
 import org.locationtech.jts.geom.Location;
+import org.locationtech.jts.geom.Polygon;
 import org.locationtech.jts.operation.distance.IndexedFacetDistance;
 
 /** Copper too near to the outline or to a cut-out. */
 final class CopperToEdgeRule implements Rule {
+    private static final int MANY = 5_000;
+
     private record Place(int layer, int net) {}
 
     @Override
@@ -43,27 +50,41 @@ final class CopperToEdgeRule implements Rule {
         double limit = bounds.get().reachNm();
         Geometry edge = c.geometry().boardArea().getBoundary();
         IndexedFacetDistance index = new IndexedFacetDistance(edge);
+        List<EdgeIndex> edges =
+                Geo.polygons(c.geometry().boardArea()).stream().map(EdgeIndex::new).toList();
         var inside = new IndexedPointInAreaLocator(c.geometry().boardArea());
-        Map<Place, List<Geometry>> near = new LinkedHashMap<>();
+        Map<Place, Set<Polygon>> near = new LinkedHashMap<>();
         Map<Integer, List<CopperNode>> outside = new TreeMap<>();
         for (CopperNode n : c.geometry().nets().nodes()) {
-            if (inside.locate(n.polygon().getCoordinate()) == Location.EXTERIOR
-                    && !index.isWithinDistance(n.polygon(), limit)) {
-                outside.computeIfAbsent(n.layer(), k -> new ArrayList<>()).add(n);
-            } else if (index.isWithinDistance(n.polygon(), limit)) {
-                near.computeIfAbsent(new Place(n.layer(), n.net()), k -> new ArrayList<>())
+            Envelope reach = Geo.expanded(n.envelope(), limit);
+            boolean mayBeNear = edges.stream().anyMatch(e -> e.mayCross(reach));
+            if (mayBeNear && index.isWithinDistance(n.polygon(), limit)) {
+                near.computeIfAbsent(new Place(n.layer(), n.net()), k -> new LinkedHashSet<>())
                         .add(n.polygon());
+            } else if (inside.locate(n.envelope().centre()) == Location.EXTERIOR) {
+                // Nothing of the edge passes through its box, so its middle tells for all of it.
+                outside.computeIfAbsent(n.layer(), k -> new ArrayList<>()).add(n);
             }
         }
         List<Finding> findings = new ArrayList<>();
         near.forEach(
                 (place, parts) -> {
-                    for (var run : Distances.closerThan(Geo.union(parts), edge, limit)) {
+                    for (var run : Distances.closerThan(near(parts, edge, limit), edge, limit)) {
                         findings.add(finding(c, bounds.get(), place, run));
                     }
                 });
         outside.forEach((layer, nodes) -> findings.add(outside(c, layer, nodes)));
         return Outcome.of(findings);
+    }
+
+    /** Of a pour that touches the edge all round, only what lies near it matters. */
+    private static Geometry near(Set<Polygon> parts, Geometry edge, double limit) {
+        boolean small = parts.stream().mapToInt(Polygon::getNumPoints).sum() < MANY;
+        if (small) {
+            return Geo.union(parts);
+        }
+        Geometry band = Geo.offset(edge, 3 * limit, limit / 10);
+        return Geo.union(parts.stream().map(p -> Geo.intersection(p, band)).toList());
     }
 
     /** Copper that lies wholly outside is lost, or the outline is wrong: one finding a layer. */

@@ -5,6 +5,7 @@ import dev.lastcut.core.board.Hole;
 import dev.lastcut.core.board.Layer;
 import dev.lastcut.core.connectivity.BoardGeometry;
 import dev.lastcut.core.connectivity.CopperNode;
+import dev.lastcut.core.connectivity.GapIndex;
 import dev.lastcut.core.geometry.Distances;
 import dev.lastcut.core.geometry.Geo;
 import dev.lastcut.core.geometry.Measure;
@@ -55,7 +56,7 @@ public record DesignClass(
     }
 
     /** The width of a stroke at its middle. */
-    private static Measure across(Feature.Stroke s) {
+    static Measure across(Feature.Stroke s) {
         Pt middle = s.path().middle();
         Pt d = s.path().to().minus(s.path().from());
         double length = Math.max(1, Math.hypot(d.x(), d.y()));
@@ -65,30 +66,16 @@ public record DesignClass(
     }
 
     private static Optional<Smallest> gap(BoardGeometry geometry) {
-        CloseCopper close = new CloseCopper();
-        double limit = FARTHEST_NM;
-        Smallest best = null;
-        for (CopperNode n : geometry.nets().nodes()) {
-            for (CopperNode other :
-                    geometry.nets().near(n.layer(), Geo.expanded(n.envelope(), limit))) {
-                if (other.net() <= n.net() || !close.within(n, other, limit)) {
-                    continue;
-                }
-                var window = Geo.expanded(n.envelope(), 2 * limit);
-                Geometry near = Geo.clip(other.polygon(), window);
-                Geometry self = Geo.clip(n.polygon(), Geo.expanded(other.envelope(), 2 * limit));
-                if (near.isEmpty() || self.isEmpty()) {
-                    continue;
-                }
-                Measure m = Distances.between(self, near);
-                if (m.nm() < limit) {
-                    String layer = geometry.board().copper().get(n.layer()).role().id();
-                    best = new Smallest(m, layer);
-                    limit = m.nm();
-                }
-            }
+        GapIndex.Gap narrowest = GapIndex.of(geometry).narrowest(FARTHEST_NM);
+        if (narrowest == null) {
+            return Optional.empty();
         }
-        return Optional.ofNullable(best);
+        CopperNode a = geometry.nets().nodes().get(narrowest.a());
+        CopperNode b = geometry.nets().nodes().get(narrowest.b());
+        var window = Geo.expanded(a.envelope(), 2 * FARTHEST_NM);
+        Measure m = Distances.between(a.polygon(), Geo.clip(b.polygon(), window));
+        String layer = geometry.board().copper().get(a.layer()).role().id();
+        return Optional.of(new Smallest(m, layer));
     }
 
     private record Candidate(Hole hole, int layer, double atLeast) {}
@@ -102,7 +89,11 @@ public record DesignClass(
         Geometry edge = geometry.boardArea().getBoundary();
         for (Hole h : geometry.board().holes()) {
             for (int layer = 0; h.plated() && layer < geometry.board().copper().size(); layer++) {
-                candidates.add(new Candidate(h, layer, ringOfPads(geometry, h, layer)));
+                candidates.add(
+                        new Candidate(
+                                h,
+                                layer,
+                                AnnularRingRule.ringAtLeast(geometry, h, layer, FARTHEST_NM)));
             }
         }
         candidates.sort(Comparator.comparingDouble(Candidate::atLeast));
@@ -121,23 +112,6 @@ public record DesignClass(
             }
         }
         return Optional.ofNullable(best);
-    }
-
-    /** The widest ring that one pad alone gives; 0 where only larger copper lies there. */
-    private static double ringOfPads(BoardGeometry geometry, Hole h, int layer) {
-        double best = 0;
-        for (CopperNode n : geometry.nets().at(layer, h.middle())) {
-            if (!(n.feature() instanceof Feature.Flash) || h.isSlot()) {
-                continue;
-            }
-            double r = n.piece().roundRadius();
-            double inside =
-                    r > 0
-                            ? r - ((Feature.Flash) n.feature()).at().distance(h.middle())
-                            : n.polygon().getBoundary().distance(Geo.point(h.middle()));
-            best = Math.max(best, inside - h.diameter() / 2.0);
-        }
-        return best;
     }
 
     private static Optional<Smallest> hole(BoardGeometry geometry) {

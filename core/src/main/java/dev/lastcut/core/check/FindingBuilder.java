@@ -8,11 +8,12 @@ import java.util.zip.CRC32;
 
 /** Puts a finding together; what is not set stays empty. */
 final class FindingBuilder {
-    /** Places within this grid are taken for the same when a finding is recognised again. */
-    private static final long IDENTITY_GRID_NM = 500_000;
+    private static final double IDENTITY_GRID_NM = Finding.SAME_PLACE_NM;
+    private static final int MOST_PLACES = 500;
 
     private final String rule;
     private Severity severity = Severity.STOP;
+    private boolean placed;
     private List<String> layers = List.of();
     private Pt at = Pt.ORIGIN;
     private Pt from = Pt.ORIGIN;
@@ -22,6 +23,7 @@ final class FindingBuilder {
     private String unit = "mm";
     private List<String> nets = List.of();
     private List<String> parts = List.of();
+    private List<Measure> also = List.of();
 
     FindingBuilder(String rule) {
         this.rule = rule;
@@ -37,7 +39,9 @@ final class FindingBuilder {
         return this;
     }
 
+    /** Without a place or a measure the finding concerns the board as a whole. */
     FindingBuilder at(Pt place) {
+        placed = true;
         at = place;
         from = place;
         to = place;
@@ -45,6 +49,7 @@ final class FindingBuilder {
     }
 
     FindingBuilder measure(Measure m) {
+        placed = true;
         at = m.middle();
         from = m.from();
         to = m.to();
@@ -87,23 +92,43 @@ final class FindingBuilder {
         return this;
     }
 
+    /** Measure and limit as they are, without a unit. */
+    FindingBuilder ratio(double has, double wants) {
+        return count(Math.round(has * 1000) / 1000.0, wants, "ratio");
+    }
+
+    /** Further places, of which the first few hundred are kept. */
+    FindingBuilder also(List<Measure> places) {
+        also = places.stream().limit(MOST_PLACES).toList();
+        return this;
+    }
+
+    /** The same at single points. */
+    FindingBuilder alsoAt(List<Pt> places) {
+        return also(places.stream().map(p -> new Measure(p, p, 0)).toList());
+    }
+
     Finding say(String message) {
-        String key =
+        // Nets that nothing names are numbered in drawing order, which the next revision changes.
+        List<String> named = nets.stream().filter(n -> !n.matches("net \\d+")).toList();
+        String subject =
                 String.join(
                         "|",
                         rule,
                         String.join(",", layers),
-                        String.join(",", nets),
-                        String.join(",", parts),
-                        Math.round((double) at.x() / IDENTITY_GRID_NM)
-                                + ","
-                                + Math.round((double) at.y() / IDENTITY_GRID_NM));
+                        String.join(",", named),
+                        String.join(",", parts));
+        String key = subject + "|" + (!placed ? "" : cell(at.x()) + "," + cell(at.y()));
         CRC32 crc = new CRC32();
         crc.update(key.getBytes(StandardCharsets.UTF_8));
         String id = rule + "-" + String.format("%08x", crc.getValue());
         return new Finding(
-                id, rule, severity, layers, at, from, to, measured, limit, unit, nets, parts,
-                message);
+                id, subject, rule, severity, !placed, layers, at, from, to, measured, limit, unit,
+                nets, parts, also, message);
+    }
+
+    private static long cell(long nm) {
+        return Math.round(nm / IDENTITY_GRID_NM);
     }
 
     private static double mm(double nm) {

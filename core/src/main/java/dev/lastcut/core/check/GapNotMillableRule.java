@@ -29,7 +29,7 @@ final class GapNotMillableRule implements Rule {
 
     @Override
     public Outcome run(CheckContext c) {
-        Mill mill = c.sheet().mill().orElseThrow();
+        Mill mill = c.mill().orElseThrow();
         if (mill.isolationCutter().isEmpty()) {
             return Outcome.notRun("the rack has no V tool to isolate with");
         }

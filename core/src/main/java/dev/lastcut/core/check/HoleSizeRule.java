@@ -33,7 +33,7 @@ final class HoleSizeRule implements Rule {
                 .holes()
                 .forEach(h -> bySize.computeIfAbsent(h.diameter(), k -> new ArrayList<>()).add(h));
         List<Finding> findings = new ArrayList<>();
-        Optional<Mill> mill = c.sheet().mill();
+        Optional<Mill> mill = c.mill();
         var least = c.bounds(LimitKey.HOLE_MIN);
         var most = c.bounds(LimitKey.HOLE_MAX);
         if (mill.isEmpty() && least.isEmpty() && most.isEmpty()) {

@@ -2,6 +2,7 @@ package dev.lastcut.core.check;
 
 import dev.lastcut.core.board.Hole;
 import dev.lastcut.core.capability.LimitKey;
+import dev.lastcut.core.connectivity.HoleIndex;
 import dev.lastcut.core.geometry.Geo;
 import dev.lastcut.core.geometry.Length;
 import dev.lastcut.core.geometry.Measure;
@@ -11,7 +12,6 @@ import java.util.List;
 import java.util.Optional;
 import org.locationtech.jts.geom.Coordinate;
 import org.locationtech.jts.geom.Geometry;
-import org.locationtech.jts.index.strtree.STRtree;
 import org.locationtech.jts.operation.distance.DistanceOp;
 
 /** The web between two holes, edge to edge. Pieces of one routed slot do not count. */
@@ -37,14 +37,10 @@ final class HoleSpacingRule implements Rule {
             return Outcome.notRun("the pack has no holes");
         }
         double limit = bounds.get().withHeadroomNm();
-        STRtree tree = new STRtree();
-        for (int i = 0; i < holes.size(); i++) {
-            tree.insert(reach(holes.get(i), 0), i);
-        }
         List<Finding> findings = new ArrayList<>();
         for (int i = 0; i < holes.size(); i++) {
-            for (Object o : tree.query(reach(holes.get(i), limit))) {
-                int j = (Integer) o;
+            for (int j :
+                    c.geometry().holes().near(Geo.expanded(HoleIndex.box(holes.get(i)), limit))) {
                 if (j > i) {
                     compare(bounds.get(), holes.get(i), holes.get(j)).ifPresent(findings::add);
                 }
@@ -53,31 +49,19 @@ final class HoleSpacingRule implements Rule {
         return Outcome.of(findings);
     }
 
-    private static org.locationtech.jts.geom.Envelope reach(Hole h, double by) {
-        return Geo.expanded(
-                Geo.line(h.from(), h.to()).getEnvelopeInternal(), h.diameter() / 2.0 + by);
-    }
-
     private Optional<Finding> compare(CheckContext.Bounds bounds, Hole a, Hole b) {
-        boolean sameSlot = a.isSlot() && b.isSlot() && a.to().equals(b.from());
-        if (sameSlot) {
-            return Optional.empty();
-        }
         Coordinate[] near = new DistanceOp(core(a), core(b)).nearestPoints();
         double centres = near[0].distance(near[1]);
         double web = centres - (a.diameter() + b.diameter()) / 2.0;
-        if (web >= bounds.withHeadroomNm() - 1) {
+        // Holes that overlap, pieces of one slot among them, are another check's.
+        if (web <= 0 || web >= bounds.withHeadroomNm() - 1) {
             return Optional.empty();
         }
         Measure m =
                 new Measure(
                         towards(near[0], near[1], a.diameter() / 2.0),
                         towards(near[1], near[0], b.diameter() / 2.0),
-                        Math.max(0, web));
-        String says =
-                web <= 0
-                        ? "Two holes overlap."
-                        : "Only " + Length.text(web) + " of board stands between two holes;";
+                        web);
         return Optional.of(
                 new FindingBuilder(id())
                         .layers(a.plated() ? "plated-holes" : "unplated-holes")
@@ -85,8 +69,9 @@ final class HoleSpacingRule implements Rule {
                         .limitNm(bounds.withHeadroomNm())
                         .severity(bounds.severity(web, Severity.STOP))
                         .say(
-                                says
-                                        + " The limit is "
+                                "Only "
+                                        + Length.text(web)
+                                        + " of board stands between two holes; the limit is "
                                         + Length.text(bounds.withHeadroomNm())
                                         + ". The web breaks and the drill wanders. Move them"
                                         + " apart."));

@@ -17,7 +17,7 @@ final class LayerCountRule implements Rule {
     @Override
     public Outcome run(CheckContext c) {
         int count = c.board().copper().size();
-        int most = c.sheet().maxCopperLayers();
+        int most = c.maxCopperLayers();
         String has = count + " copper layers";
         if (count > 0 && count <= most) {
             return Outcome.of(List.of(), has);
@@ -29,7 +29,7 @@ final class LayerCountRule implements Rule {
                         : "The board has "
                                 + has
                                 + "; "
-                                + c.sheet().name()
+                                + c.shopName()
                                 + " makes at most "
                                 + most
                                 + ". Choose another shop.";

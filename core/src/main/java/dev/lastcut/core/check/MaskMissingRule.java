@@ -1,13 +1,10 @@
 package dev.lastcut.core.check;
 
-import dev.lastcut.core.board.Piece;
 import dev.lastcut.core.board.Role;
 import dev.lastcut.core.board.Side;
-import dev.lastcut.core.geometry.Geo;
+import dev.lastcut.core.connectivity.PieceIndex;
 import java.util.ArrayList;
 import java.util.List;
-import org.locationtech.jts.geom.Point;
-import org.locationtech.jts.index.strtree.STRtree;
 
 /** Pads that the solder mask covers. */
 final class MaskMissingRule implements Rule {
@@ -46,32 +43,23 @@ final class MaskMissingRule implements Rule {
 
     private void check(CheckContext c, Side side, List<Finding> findings) {
         Role mask = Role.of(Role.Kind.MASK, side);
-        STRtree openings = new STRtree();
-        for (Piece p : c.geometry().pieces(mask)) {
-            openings.insert(p.envelope(), p);
-        }
+        PieceIndex openings = c.geometry().index(mask);
         for (Pads.Pad pad : Pads.on(c, side)) {
-            Point middle = Geo.point(pad.flash().at());
-            boolean open = false;
-            for (Object o : openings.query(middle.getEnvelopeInternal())) {
-                open |= ((Piece) o).polygon().intersects(middle);
-            }
-            if (!open) {
+            if (openings.at(pad.flash().at()).isEmpty()) {
                 findings.add(finding(c, side, mask, pad));
             }
         }
     }
 
     private Finding finding(CheckContext c, Side side, Role mask, Pads.Pad pad) {
-        String who = pad.part().isEmpty() ? "This pad" : "Pad " + pad.part() + "." + pad.pin();
         return new FindingBuilder(id())
                 .layers(mask.id(), Role.of(Role.Kind.COPPER, side).id())
                 .at(pad.flash().at())
                 .count(0, 1, "openings")
                 .nets(List.of(c.netName(pad.node().net())))
-                .parts(pad.part().isEmpty() ? List.of() : List.of(pad.part()))
+                .parts(pad.parts())
                 .say(
-                        who
+                        pad.words()
                                 + " has no opening in the "
                                 + side.word()
                                 + " mask. It will be covered with lacquer and cannot be soldered."

@@ -3,7 +3,6 @@ package dev.lastcut.core.check;
 import dev.lastcut.core.board.Correction;
 import dev.lastcut.core.board.Role;
 import dev.lastcut.core.board.SourceFile;
-import dev.lastcut.core.geometry.Measure;
 import dev.lastcut.core.geometry.Pt;
 import java.util.ArrayList;
 import java.util.List;
@@ -41,7 +40,7 @@ final class MisregisteredRule implements Rule {
         if (to.equals(Pt.ORIGIN)) {
             finding.count(needed.scale(), 1, "times the size");
         } else {
-            finding.measure(new Measure(Pt.ORIGIN, to, Pt.ORIGIN.distance(to)));
+            finding.lengths(Pt.ORIGIN.distance(to), 0);
         }
         return finding.say(
                 f.path()

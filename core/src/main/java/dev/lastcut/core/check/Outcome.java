@@ -35,6 +35,13 @@ public record Outcome(Status status, String reason, List<Finding> findings) {
         return new Outcome(status, remark, findings);
     }
 
+    /** Says how many of many were left out; empty when none. */
+    static String more(int all, int told, String what) {
+        return all <= told
+                ? ""
+                : (all - told) + " more " + what + " are beyond the limit and not listed";
+    }
+
     static Outcome notRun(String because) {
         return new Outcome(Status.NOT_RUN, because, List.of());
     }

@@ -24,10 +24,60 @@ final class Pads {
 
     private Pads() {}
 
-    /** A pad on an outer layer; {@code part} is empty where nothing names it. */
-    record Pad(CopperNode node, Feature.Flash flash, String part, String pin) {}
+    /**
+     * A pad on an outer layer; {@code part} is empty where nothing names it.
+     *
+     * @param throughHole true where the netlist or the file says that a lead goes through
+     */
+    record Pad(CopperNode node, Feature.Flash flash, String part, String pin, boolean throughHole) {
+        /** "Pad R1.2", or "This pad" where nothing names it. */
+        String words() {
+            return part.isEmpty() ? "This pad" : "Pad " + part + "." + pin;
+        }
 
+        List<String> parts() {
+            return part.isEmpty() ? List.of() : List.of(part);
+        }
+    }
+
+    /** The pads of a side, in drawing order. */
     static List<Pad> on(CheckContext c, Side side) {
+        record Key(Side side) {}
+        return c.geometry().once(new Key(side), () -> find(c, side));
+    }
+
+    /** The plated holes that no part's lead goes through, by index. */
+    static List<Integer> vias(CheckContext c) {
+        record Key() {}
+        return c.geometry().once(new Key(), () -> findVias(c));
+    }
+
+    /** Pads that no hole goes through: those to put parts on from above. */
+    static List<Pad> surface(CheckContext c, Side side) {
+        Set<Pt> drilled = new HashSet<>();
+        c.board().holes().forEach(h -> drilled.add(cell(h.middle())));
+        return on(c, side).stream()
+                .filter(p -> !drilled.contains(cell(p.flash().at())) && !p.throughHole())
+                .toList();
+    }
+
+    private static List<Integer> findVias(CheckContext c) {
+        Set<Pt> pads = new HashSet<>();
+        for (Side side : Side.values()) {
+            on(c, side).forEach(p -> pads.add(cell(p.flash().at())));
+        }
+        List<Integer> vias = new ArrayList<>();
+        List<Hole> holes = c.board().holes();
+        for (int i = 0; i < holes.size(); i++) {
+            Hole h = holes.get(i);
+            if (h.plated() && !h.isSlot() && !pads.contains(cell(h.middle()))) {
+                vias.add(i);
+            }
+        }
+        return vias;
+    }
+
+    private static List<Pad> find(CheckContext c, Side side) {
         int layer = c.geometry().copperIndex(side);
         if (layer < 0) {
             return List.of();
@@ -49,11 +99,18 @@ final class Pads {
                                     n,
                                     f,
                                     part.isEmpty() && p != null ? p.component() : part,
-                                    p == null ? f.attributes().pin() : p.pin()));
+                                    p == null ? f.attributes().pin() : p.pin(),
+                                    isThroughHole(f, p)));
                 }
             }
         }
         return pads;
+    }
+
+    private static boolean isThroughHole(Feature.Flash f, Netlist.Point p) {
+        // Gerber specification, aperture functions: a pad of a through-hole component.
+        return f.attributes().function().equalsIgnoreCase("ComponentPad")
+                || (p != null && p.hole());
     }
 
     private static void sort(
@@ -81,7 +138,7 @@ final class Pads {
     }
 
     /** Netlists round to a micrometre or two; a 20 µm grid is still far finer than any pad. */
-    private static Pt cell(Pt p) {
+    static Pt cell(Pt p) {
         return new Pt(Math.round(p.x() / 20_000.0), Math.round(p.y() / 20_000.0));
     }
 }

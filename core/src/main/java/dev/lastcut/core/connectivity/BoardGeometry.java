@@ -27,7 +27,7 @@ public final class BoardGeometry {
     private final Optional<NetReference> reference;
     private final Map<Role, List<Piece>> images = new HashMap<>();
     private final Map<Role, Geometry> areas = new HashMap<>();
-    private final Map<Object, Object> derived = new ConcurrentHashMap<>();
+    private final Map<Object, Once> derived = new ConcurrentHashMap<>();
     private final Geometry boardArea;
 
     public BoardGeometry(Board board) {
@@ -68,6 +68,15 @@ public final class BoardGeometry {
                                 .orElse(List.of()));
     }
 
+    /** The pieces of a picture, found by place. */
+    public PieceIndex index(Role role) {
+        return once(role, () -> new PieceIndex(pieces(role), nets.contact()));
+    }
+
+    public HoleIndex holes() {
+        return once(HoleIndex.class, () -> new HoleIndex(board.holes()));
+    }
+
     /** The whole dark area of a picture. */
     public synchronized Geometry area(Role role) {
         return areas.computeIfAbsent(
@@ -85,10 +94,25 @@ public final class BoardGeometry {
         return -1;
     }
 
-    /** Computes something that depends on this board and the key alone, once. */
+    /** A value made when first asked for; others who ask meanwhile wait for that one. */
+    private static final class Once {
+        private Object value;
+
+        synchronized Object get(Supplier<?> make) {
+            if (value == null) {
+                value = make.get();
+            }
+            return value;
+        }
+    }
+
+    /**
+     * Computes something that depends on this board and the key alone, once. What is made may ask
+     * for other such things, but not for itself.
+     */
     @SuppressWarnings("unchecked")
     public <T> T once(Object key, Supplier<T> make) {
-        return (T) derived.computeIfAbsent(key, k -> make.get());
+        return (T) derived.computeIfAbsent(key, k -> new Once()).get(make);
     }
 
     /** A net's name for people: the netlist's names, or "net 12" where nothing names it. */

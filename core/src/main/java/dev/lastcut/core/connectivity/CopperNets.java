@@ -4,7 +4,6 @@ import dev.lastcut.core.board.Board;
 import dev.lastcut.core.board.Hole;
 import dev.lastcut.core.board.Layer;
 import dev.lastcut.core.board.Piece;
-import dev.lastcut.core.geometry.Geo;
 import dev.lastcut.core.geometry.Pt;
 import dev.lastcut.core.geometry.UnionFind;
 import java.util.ArrayList;
@@ -52,7 +51,7 @@ public final class CopperNets {
         }
         for (int h = 0; h < holes.size(); h++) {
             if (holes.get(h).plated()) {
-                holeTree.insert(box(holes.get(h)), h);
+                holeTree.insert(HoleIndex.box(holes.get(h)), h);
             }
         }
         holeTree.build();
@@ -81,12 +80,6 @@ public final class CopperNets {
      */
     static CopperNets of(Board board, Function<Layer, List<Piece>> piecesOf) {
         return new CopperNets(board, piecesOf);
-    }
-
-    private static Envelope box(Hole h) {
-        return Geo.expanded(
-                new Envelope(h.from().x(), h.to().x(), h.from().y(), h.to().y()),
-                h.diameter() / 2.0);
     }
 
     private void joinTouching(List<Piece> pieces, List<Integer> layerOf, UnionFind sets) {
@@ -120,7 +113,7 @@ public final class CopperNets {
                 }
                 trees.get(layer)
                         .query(
-                                box(hole),
+                                HoleIndex.box(hole),
                                 o -> {
                                     int i = (Integer) o;
                                     if (sets.find(self) != sets.find(i)
@@ -130,6 +123,15 @@ public final class CopperNets {
                                 });
             }
         }
+    }
+
+    public int layerCount() {
+        return trees.size();
+    }
+
+    /** Compares the pieces; shared, so that large ones are indexed once. */
+    public Contact contact() {
+        return contact;
     }
 
     public List<CopperNode> nodes() {
@@ -173,7 +175,7 @@ public final class CopperNets {
     public List<Integer> nodesAt(Hole hole) {
         List<Integer> found = new ArrayList<>();
         for (int layer = 0; layer < trees.size(); layer++) {
-            for (CopperNode n : near(layer, box(hole))) {
+            for (CopperNode n : near(layer, HoleIndex.box(hole))) {
                 if (hole.span().passes(layer) && contact.touch(n.piece(), hole)) {
                     found.add(n.id());
                 }

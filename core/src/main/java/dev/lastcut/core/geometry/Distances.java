@@ -1,11 +1,13 @@
 package dev.lastcut.core.geometry;
 
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.List;
 import org.locationtech.jts.geom.Coordinate;
 import org.locationtech.jts.geom.Envelope;
 import org.locationtech.jts.geom.Geometry;
 import org.locationtech.jts.geom.Lineal;
+import org.locationtech.jts.geom.Polygon;
 import org.locationtech.jts.operation.distance.DistanceOp;
 import org.locationtech.jts.operation.distance.IndexedFacetDistance;
 
@@ -58,6 +60,26 @@ public final class Distances {
             }
         }
         return runs;
+    }
+
+    /**
+     * The same for shapes that are given in parts. Only what lies near the other shape is joined.
+     */
+    public static List<Run> closerThan(
+            Collection<Polygon> a, Collection<Polygon> b, double limitNm) {
+        Envelope nearA = Geo.expanded(envelope(b), 2 * limitNm);
+        Envelope nearB = Geo.expanded(envelope(a), 2 * limitNm);
+        return closerThan(joined(a, nearA), joined(b, nearB), limitNm);
+    }
+
+    private static Envelope envelope(Collection<Polygon> all) {
+        Envelope e = new Envelope();
+        all.forEach(p -> e.expandToInclude(p.getEnvelopeInternal()));
+        return e;
+    }
+
+    private static Geometry joined(Collection<Polygon> parts, Envelope window) {
+        return Geo.union(parts.stream().map(p -> Geo.clip(p, window)).toList());
     }
 
     /**

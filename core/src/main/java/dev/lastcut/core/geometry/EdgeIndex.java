@@ -30,6 +30,16 @@ public final class EdgeIndex {
             return false;
         }
 
+        double distance(Envelope reach, Coordinate a, Coordinate b) {
+            double best = Double.POSITIVE_INFINITY;
+            for (int i = from; i < to; i++) {
+                if (reach.intersects(line[i], line[i + 1])) {
+                    best = Math.min(best, Distance.segmentToSegment(line[i], line[i + 1], a, b));
+                }
+            }
+            return best;
+        }
+
         Envelope box() {
             Envelope e = new Envelope();
             for (int i = from; i <= to; i++) {
@@ -89,6 +99,21 @@ public final class EdgeIndex {
             }
         }
         return false;
+    }
+
+    /**
+     * The nearest any edge comes to the segment, nm; infinite where none lies in {@code reach}, the
+     * box to look in.
+     */
+    public double distance(Envelope reach, Coordinate from, Coordinate to) {
+        double[] best = {Double.POSITIVE_INFINITY};
+        if (tree == null) {
+            runs.forEach(r -> best[0] = Math.min(best[0], r.distance(reach, from, to)));
+        } else {
+            tree.query(
+                    reach, o -> best[0] = Math.min(best[0], ((Run) o).distance(reach, from, to)));
+        }
+        return best[0];
     }
 
     /** Whether any edge may pass through the box; never false when one does. */

@@ -1,5 +1,9 @@
 package dev.lastcut.core.check;
 
+import static dev.lastcut.core.check.Planted.MICRON_2;
+import static dev.lastcut.core.check.Planted.check;
+import static dev.lastcut.core.check.Planted.of;
+import static dev.lastcut.core.check.Planted.only;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
@@ -14,7 +18,6 @@ import dev.lastcut.core.connectivity.BoardGeometry;
 import dev.lastcut.core.geometry.Pt;
 import java.util.List;
 import java.util.Map;
-import java.util.function.Consumer;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -25,45 +28,6 @@ import org.junit.jupiter.params.provider.ValueSource;
  * the limit gives nothing. Every shape straight, round and turned.
  */
 class PlantedDefectsTest {
-    private static final double MICRON_2 = 0.002;
-
-    private static final CapabilitySheet SHEET =
-            TestBoards.house(
-                    Map.of(
-                            LimitKey.TRACK_WIDTH, 0.15,
-                            LimitKey.CLEARANCE, 0.15,
-                            LimitKey.ANNULAR_RING, 0.13,
-                            LimitKey.HOLE_MIN, 0.3,
-                            LimitKey.HOLE_MAX, 6.0,
-                            LimitKey.HOLE_SPACING, 0.25,
-                            LimitKey.COPPER_TO_EDGE, 0.3,
-                            LimitKey.SILK_TO_MASK, 0.1,
-                            LimitKey.BOARD_WIDTH_MAX, 100.0,
-                            LimitKey.BOARD_HEIGHT_MAX, 80.0));
-
-    private static CheckRun check(Board board, Headroom headroom) {
-        return CheckRunner.run(new CheckContext(new BoardGeometry(board), SHEET, headroom));
-    }
-
-    private static CheckRun check(Consumer<TestBoards> draw) {
-        TestBoards t = new TestBoards().on(Role.Kind.COPPER, Side.TOP);
-        draw.accept(t);
-        return check(t.outline(0, 0, 60, 40).board(), Headroom.NONE);
-    }
-
-    private static List<Finding> of(String rule, CheckRun run) {
-        assertThat(run.results()).anyMatch(r -> r.rule().equals(rule));
-        return run.findings().stream().filter(f -> f.rule().equals(rule)).toList();
-    }
-
-    private static Finding only(String rule, CheckRun run, double mm, double x, double y) {
-        assertThat(run.findings()).extracting(Finding::rule).containsExactly(rule);
-        Finding f = run.findings().get(0);
-        assertThat(f.measured()).isCloseTo(mm, within(MICRON_2));
-        assertThat(f.at().distance(Pt.mm(x, y))).as("place %s", f.at()).isLessThan(60_000);
-        return f;
-    }
-
     /** Two shapes whose edges are {@code gap} apart, meeting at (20, 20). */
     private static void pair(TestBoards t, String kind, double gap) {
         double turn = Math.toRadians(33);
@@ -122,11 +86,16 @@ class PlantedDefectsTest {
         pair(t, "round", 0.18);
         Board board = t.outline(0, 0, 60, 40).board();
         Finding f =
-                of("clearance", check(board, new Headroom(0, Map.of(LimitKey.CLEARANCE, 50_000L))))
+                of(
+                                "clearance",
+                                check(
+                                        board,
+                                        new Headroom(
+                                                0, Map.of(LimitKey.CLEARANCE, 50_000.0), Map.of())))
                         .get(0);
         assertThat(f.limit()).isEqualTo(0.2);
         assertThat(f.severity()).isEqualTo(Severity.LOOK);
-        assertThat(of("clearance", check(board, new Headroom(10, Map.of())))).isEmpty();
+        assertThat(of("clearance", check(board, Headroom.ofPercent(10)))).isEmpty();
     }
 
     @Test

@@ -2,69 +2,129 @@ package dev.lastcut.server.api;
 
 import dev.lastcut.core.check.CheckRun;
 import dev.lastcut.core.check.Finding;
-import dev.lastcut.core.cut.SignOff;
+import dev.lastcut.core.geometry.Measure;
+import dev.lastcut.core.geometry.Pt;
+import dev.lastcut.core.report.CheckReport;
+import dev.lastcut.core.report.HtmlReport;
+import dev.lastcut.core.report.PdfReport;
+import dev.lastcut.server.jobs.CheckService;
 import dev.lastcut.server.jobs.JobService;
+import dev.lastcut.server.jobs.RefusedException;
+import dev.lastcut.server.jobs.SignedFindings;
+import dev.lastcut.server.report.Reports;
+import dev.lastcut.server.store.SignOffStore;
+import java.time.Instant;
+import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
-import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
 
-/** Findings and sign-offs. */
+/** Findings, sign-offs and the printed report. */
 @RestController
 @RequestMapping("/api/jobs/{id}")
 class CheckController {
     private final JobService jobs;
+    private final CheckService checks;
 
-    CheckController(JobService jobs) {
+    CheckController(JobService jobs, CheckService checks) {
         this.jobs = jobs;
+        this.checks = checks;
     }
 
-    record PlaceView(long x, long y) {}
+    record PlaceView(long x, long y) {
+        static PlaceView of(Pt p) {
+            return new PlaceView(p.x(), p.y());
+        }
+    }
 
-    record RuleView(String rule, String title, String status, String reason, int findings) {}
+    /** A line between two places; both equal for a point. */
+    record LineView(PlaceView from, PlaceView to) {
+        static LineView of(Measure m) {
+            return new LineView(PlaceView.of(m.from()), PlaceView.of(m.to()));
+        }
+    }
 
-    /** A finding; {@code number} is its flag on the table. */
+    /** {@code computed} is false when an earlier outcome still held. */
+    record RuleView(
+            String rule,
+            String title,
+            String status,
+            String reason,
+            int findings,
+            boolean computed) {}
+
+    /** {@code revision} is the one it was given on. */
+    record SignOffView(String by, String reason, String at, int revision) {
+        static SignOffView of(SignOffStore.Kept k) {
+            return k == null
+                    ? null
+                    : new SignOffView(
+                            k.signOff().by(), k.signOff().reason(), k.signOff().at(), k.revision());
+        }
+    }
+
+    /**
+     * A finding; {@code number} is its flag on the table, {@code lapsed} a sign-off that no longer
+     * holds because it got worse, {@code everywhere} true when it has no place, {@code isNew} true
+     * when the revision before did not have it.
+     */
     record FindingView(
             int number,
             String id,
+            String subject,
             String rule,
             String title,
             String severity,
+            boolean everywhere,
             List<String> layers,
             PlaceView at,
             PlaceView from,
             PlaceView to,
+            List<LineView> also,
             double measured,
             double limit,
             String unit,
             List<String> nets,
             List<String> parts,
             String message,
-            SignOff signOff) {}
+            SignOffView signOff,
+            SignOffView lapsed,
+            boolean isNew) {}
 
-    /** {@code ran} is false until this board was checked against this sheet and headroom. */
-    record CheckView(boolean ran, List<RuleView> rules, List<FindingView> findings) {}
+    /**
+     * {@code ran} is false until this board was checked against this sheet, headroom and order;
+     * {@code gone} are findings of the revision before that this one no longer has.
+     */
+    record CheckView(
+            boolean ran,
+            boolean compared,
+            List<RuleView> rules,
+            List<FindingView> findings,
+            List<FindingView> gone) {}
 
-    record SignOffRequest(String by, String reason) {}
+    record SignOffRequest(List<String> findings, String by, String reason) {}
 
     @GetMapping("/check")
     CheckView check(@PathVariable long id) {
         jobs.job(id);
-        return jobs.lastCheck(id)
-                .map(run -> view(run, jobs.signOffs(id)))
-                .orElse(new CheckView(false, List.of(), List.of()));
+        return checks.lastCheck(id)
+                .map(run -> view(run, checks.signed(id, run), checks.checkBefore(id)))
+                .orElse(new CheckView(false, false, List.of(), List.of(), List.of()));
     }
 
-    private static CheckView view(CheckRun run, List<SignOff> signOffs) {
-        Map<String, SignOff> byFinding = new HashMap<>();
-        signOffs.forEach(s -> byFinding.put(s.findingId(), s));
+    private static CheckView view(CheckRun run, SignedFindings signed, Optional<CheckRun> before) {
         Map<String, String> titles = new HashMap<>();
         List<RuleView> rules = new ArrayList<>();
         for (CheckRun.Result r : run.results()) {
@@ -75,46 +135,117 @@ class CheckController {
                             r.title(),
                             r.outcome().status().id(),
                             r.outcome().reason(),
-                            r.outcome().findings().size()));
+                            r.outcome().findings().size(),
+                            r.computed()));
         }
+        Matched then = new Matched(before.map(CheckRun::findings).orElse(List.of()));
         List<FindingView> findings = new ArrayList<>();
         for (Finding f : run.findings()) {
-            findings.add(view(f, findings.size() + 1, titles.get(f.rule()), byFinding.get(f.id())));
+            boolean isNew = before.isPresent() && !then.take(f);
+            findings.add(view(f, findings.size() + 1, titles.get(f.rule()), signed, isNew));
         }
-        return new CheckView(true, rules, findings);
+        List<FindingView> gone = new ArrayList<>();
+        for (Finding f : then.left()) {
+            gone.add(view(f, 0, titles.getOrDefault(f.rule(), f.rule()), signed, false));
+        }
+        return new CheckView(true, before.isPresent(), rules, findings, gone);
     }
 
-    private static FindingView view(Finding f, int number, String title, SignOff signOff) {
+    /** Pairs the findings of two revisions, each one once. */
+    private static final class Matched {
+        private final Map<String, List<Finding>> bySubject = new HashMap<>();
+
+        Matched(List<Finding> before) {
+            before.forEach(
+                    f -> bySubject.computeIfAbsent(f.subject(), k -> new ArrayList<>()).add(f));
+        }
+
+        boolean take(Finding f) {
+            List<Finding> alike = bySubject.getOrDefault(f.subject(), List.of());
+            for (Finding other : alike) {
+                if (f.isSameAs(other)) {
+                    alike.remove(other);
+                    return true;
+                }
+            }
+            return false;
+        }
+
+        List<Finding> left() {
+            return bySubject.values().stream().flatMap(List::stream).toList();
+        }
+    }
+
+    private static FindingView view(
+            Finding f, int number, String title, SignedFindings signed, boolean isNew) {
         return new FindingView(
                 number,
                 f.id(),
+                f.subject(),
                 f.rule(),
                 title,
                 f.severity().id(),
+                f.everywhere(),
                 f.layers(),
-                new PlaceView(f.at().x(), f.at().y()),
-                new PlaceView(f.from().x(), f.from().y()),
-                new PlaceView(f.to().x(), f.to().y()),
+                PlaceView.of(f.at()),
+                PlaceView.of(f.from()),
+                PlaceView.of(f.to()),
+                f.also().stream().map(LineView::of).toList(),
                 f.measured(),
                 f.limit(),
                 f.unit(),
                 f.nets(),
                 f.parts(),
                 f.message(),
-                signOff);
+                SignOffView.of(signed.valid().get(f.id())),
+                SignOffView.of(signed.lapsed().get(f.id())),
+                isNew);
     }
 
-    @PutMapping("/sign-offs/{finding}")
-    CheckView signOff(
-            @PathVariable long id, @PathVariable String finding, @RequestBody SignOffRequest r) {
-        jobs.signOff(
-                id, finding, r.by() == null ? "" : r.by(), r.reason() == null ? "" : r.reason());
+    /** Signs off one finding or several with the same reason. */
+    @PostMapping("/sign-offs")
+    CheckView signOff(@PathVariable long id, @RequestBody SignOffRequest r) {
+        checks.signOff(
+                id,
+                r.findings() == null ? List.of() : r.findings(),
+                r.by() == null ? "" : r.by(),
+                r.reason() == null ? "" : r.reason());
         return check(id);
     }
 
     @DeleteMapping("/sign-offs/{finding}")
     CheckView takeBack(@PathVariable long id, @PathVariable String finding) {
-        jobs.takeBack(id, finding);
+        checks.takeBack(id, finding);
         return check(id);
+    }
+
+    @GetMapping(path = "/report.html", produces = MediaType.TEXT_HTML_VALUE)
+    byte[] html(@PathVariable long id) {
+        return HtmlReport.write(report(id));
+    }
+
+    @GetMapping(path = "/report.pdf", produces = MediaType.APPLICATION_PDF_VALUE)
+    ResponseEntity<byte[]> pdf(@PathVariable long id) {
+        return ResponseEntity.ok()
+                .header(HttpHeaders.CONTENT_DISPOSITION, "inline; filename=\"report.pdf\"")
+                .body(PdfReport.write(report(id)));
+    }
+
+    private CheckReport report(long id) {
+        CheckRun run =
+                checks.lastCheck(id)
+                        .orElseThrow(
+                                () ->
+                                        new RefusedException(
+                                                "The board has not been checked since it, the shop"
+                                                        + " or the headroom changed. Check it"
+                                                        + " first."));
+        return Reports.of(
+                jobs.job(id).name() + ", revision " + jobs.revision(id),
+                Instant.now().truncatedTo(ChronoUnit.SECONDS).toString(),
+                jobs.against(id).orElseThrow(),
+                jobs.board(id),
+                run,
+                checks.signed(id, run).signOffs());
     }
 }

@@ -3,8 +3,10 @@ package dev.lastcut.server.api;
 import dev.lastcut.core.intake.Pack;
 import dev.lastcut.core.intake.PackReader;
 import dev.lastcut.core.intake.UnusablePackException;
+import dev.lastcut.server.jobs.CheckService;
 import dev.lastcut.server.jobs.HeadroomJson;
 import dev.lastcut.server.jobs.JobService;
+import dev.lastcut.server.jobs.OutputService;
 import dev.lastcut.server.jobs.RefusedException;
 import dev.lastcut.server.work.TaskRunner;
 import dev.lastcut.server.work.TaskState;
@@ -28,10 +30,14 @@ import org.springframework.web.multipart.MultipartFile;
 @RequestMapping("/api/jobs")
 class JobController {
     private final JobService jobs;
+    private final CheckService checks;
+    private final OutputService outputs;
     private final TaskRunner tasks;
 
-    JobController(JobService jobs, TaskRunner tasks) {
+    JobController(JobService jobs, CheckService checks, OutputService outputs, TaskRunner tasks) {
         this.jobs = jobs;
+        this.checks = checks;
+        this.outputs = outputs;
         this.tasks = tasks;
     }
 
@@ -92,7 +98,7 @@ class JobController {
 
     @GetMapping("/{id}")
     JobView job(@PathVariable long id) {
-        return JobView.of(jobs.job(id), jobs);
+        return JobView.of(jobs.job(id), jobs, checks, outputs);
     }
 
     /** Sets a file's role; an empty role goes back to what was proposed. */
@@ -129,12 +135,12 @@ class JobController {
     @PutMapping("/{id}/shop")
     JobView shop(@PathVariable long id, @RequestBody ShopChoice choice) {
         HeadroomJson headroom =
-                choice.headroom() == null ? new HeadroomJson(0, null) : choice.headroom();
+                choice.headroom() == null ? new HeadroomJson(0, null, null) : choice.headroom();
         jobs.chooseShop(id, choice.sheetId(), headroom);
         return job(id);
     }
 
-    /** Starts the checks, the outputs or a cut in the background. */
+    /** Starts the checks, those of every shop, the outputs or a cut in the background. */
     @PostMapping("/{id}/work/{what}")
     TaskState work(@PathVariable long id, @PathVariable String what) {
         jobs.job(id);
@@ -142,22 +148,28 @@ class JobController {
             case "check" ->
                     tasks.start(
                             task -> {
-                                jobs.check(id, task);
+                                checks.check(id, task);
                                 return "check";
+                            });
+            case "shops" ->
+                    tasks.start(
+                            task -> {
+                                checks.checkShops(id, task);
+                                return "shops";
                             });
             case "outputs" ->
                     tasks.start(
                             task -> {
-                                jobs.outputs(id, task);
+                                outputs.outputs(id, task);
                                 return "outputs";
                             });
             case "cut" -> {
-                if (!jobs.openStops(id).isEmpty()) {
+                if (!checks.openStops(id).isEmpty()) {
                     throw new RefusedException(
-                            jobs.openStops(id).size()
+                            checks.openStops(id).size()
                                     + " stop findings are open. Mend the board or sign them off.");
                 }
-                yield tasks.start(task -> String.valueOf(jobs.cut(id, task)));
+                yield tasks.start(task -> String.valueOf(outputs.cut(id, task)));
             }
             default -> throw new RefusedException("There is no work called '" + what + "'.");
         };

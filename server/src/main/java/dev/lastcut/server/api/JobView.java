@@ -8,20 +8,26 @@ import dev.lastcut.core.check.CheckRun;
 import dev.lastcut.core.connectivity.BoardGeometry;
 import dev.lastcut.core.formats.drill.DrillFormat;
 import dev.lastcut.core.geometry.Length;
+import dev.lastcut.server.jobs.CheckService;
 import dev.lastcut.server.jobs.HeadroomJson;
 import dev.lastcut.server.jobs.JobService;
+import dev.lastcut.server.jobs.OutputService;
 import dev.lastcut.server.store.JobStore;
 import java.util.ArrayList;
 import java.util.List;
 import org.locationtech.jts.geom.Envelope;
 
-/** Everything the interface shows of a job but its pictures and findings. */
+/**
+ * Everything the interface shows of a job but its pictures and findings. {@code stamp} changes when
+ * anything changes that a check depends on.
+ */
 record JobView(
         long id,
         String name,
         int revision,
         String created,
         String sheetId,
+        String stamp,
         HeadroomJson headroom,
         BoardFacts board,
         List<FileView> files,
@@ -80,7 +86,8 @@ record JobView(
     /** {@code ran} is false until this very board was checked against this very sheet. */
     record CheckSummary(boolean ran, int stops, int looks, int notes, int openStops, int notRun) {}
 
-    static JobView of(JobStore.Job job, JobService jobs) {
+    static JobView of(
+            JobStore.Job job, JobService jobs, CheckService checks, OutputService outputs) {
         BoardGeometry geometry = jobs.board(job.id());
         Board board = geometry.board();
         List<LayerView> layers = new ArrayList<>();
@@ -98,6 +105,7 @@ record JobView(
                 jobs.revision(job.id()),
                 job.created(),
                 job.sheetId().orElse(""),
+                checks.stamp(job.id()),
                 jobs.headroom(job.id()),
                 facts(geometry),
                 board.files().stream().map(JobView::file).toList(),
@@ -108,8 +116,8 @@ record JobView(
                 board.holes().stream().map(JobView::hole).toList(),
                 nets,
                 DrillFormat.ALL.stream().map(DrillFormat::words).toList(),
-                check(job.id(), jobs),
-                jobs.cuts(job.id()).size());
+                check(job.id(), checks),
+                outputs.cuts(job.id()).size());
     }
 
     private static FileView file(SourceFile f) {
@@ -186,9 +194,9 @@ record JobView(
                 h.from().x(), h.from().y(), h.to().x(), h.to().y(), h.diameter(), h.plated());
     }
 
-    private static CheckSummary check(long id, JobService jobs) {
-        return jobs.lastCheck(id)
-                .map(run -> summary(run, jobs.openStops(id).size()))
+    private static CheckSummary check(long id, CheckService checks) {
+        return checks.lastCheck(id)
+                .map(run -> summary(run, checks.openStops(id).size()))
                 .orElse(new CheckSummary(false, 0, 0, 0, 0, 0));
     }
 

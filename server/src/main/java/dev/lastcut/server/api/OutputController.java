@@ -13,6 +13,7 @@ import dev.lastcut.core.geometry.Pt;
 import dev.lastcut.core.milling.Operation;
 import dev.lastcut.server.jobs.JobService;
 import dev.lastcut.server.jobs.NotFoundException;
+import dev.lastcut.server.jobs.OutputService;
 import dev.lastcut.server.store.CutStore;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -33,9 +34,11 @@ import org.springframework.web.bind.annotation.RestController;
 @RequestMapping("/api/jobs/{id}")
 class OutputController {
     private final JobService jobs;
+    private final OutputService outputs;
 
-    OutputController(JobService jobs) {
+    OutputController(JobService jobs, OutputService outputs) {
         this.jobs = jobs;
+        this.outputs = outputs;
     }
 
     record FileLine(String path, long bytes, String purpose) {}
@@ -88,7 +91,7 @@ class OutputController {
     @GetMapping("/outputs")
     OutputsView outputs(@PathVariable long id) {
         jobs.job(id);
-        return jobs.lastOutputs(id)
+        return outputs.lastOutputs(id)
                 .map(OutputController::view)
                 .orElse(new OutputsView(false, List.of(), List.of(), List.of()));
     }
@@ -122,7 +125,7 @@ class OutputController {
     }
 
     private OutputSet made(long id) {
-        return jobs.lastOutputs(id)
+        return outputs.lastOutputs(id)
                 .orElseThrow(() -> new NotFoundException("The outputs are not made yet."));
     }
 
@@ -214,13 +217,13 @@ class OutputController {
 
     @GetMapping("/cuts")
     List<CutStore.Cut> cuts(@PathVariable long id) {
-        return jobs.cuts(id);
+        return outputs.cuts(id);
     }
 
     @GetMapping("/cuts/{number}.zip")
     ResponseEntity<byte[]> cut(@PathVariable long id, @PathVariable int number) {
         String name = jobs.job(id).name().replaceAll("[^A-Za-z0-9._-]", "-");
-        return download(name + "-cut-" + number + ".zip", jobs.cutZip(id, number));
+        return download(name + "-cut-" + number + ".zip", outputs.cutZip(id, number));
     }
 
     private static ResponseEntity<byte[]> download(String name, byte[] content) {

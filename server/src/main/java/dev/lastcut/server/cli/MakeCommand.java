@@ -14,6 +14,7 @@ import dev.lastcut.core.intake.Pack;
 import dev.lastcut.core.intake.PackReader;
 import dev.lastcut.core.intake.UnusablePackException;
 import dev.lastcut.server.report.Handover;
+import dev.lastcut.server.report.Reports;
 import dev.lastcut.server.sheets.SheetJson;
 import dev.lastcut.server.sheets.SheetLibrary;
 import java.io.IOException;
@@ -85,12 +86,17 @@ public final class MakeCommand {
         Pack pack = read(args.pack());
         Board board = Intake.open(pack);
         BoardGeometry geometry = new BoardGeometry(board);
-        CheckRun checks = CheckRunner.run(new CheckContext(geometry, sheet, Headroom.NONE));
+        CheckContext.Against against = new CheckContext.Against(sheet, Headroom.NONE);
+        CheckRun checks = CheckRunner.run(new CheckContext(geometry, against));
         OutputSet outputs = OutputSet.make(geometry, sheet);
         String created = Instant.now().truncatedTo(ChronoUnit.SECONDS).toString();
         String job = pack.name().replaceFirst("(?i)\\.zip$", "");
         Handover handover =
-                Handover.of(job, 0, created, sheet, geometry, checks, outputs, List.of());
+                Handover.of(
+                        Reports.of(job, created, against, geometry, checks, List.of()),
+                        sheet,
+                        0,
+                        outputs);
         write(args.out(), handover.files());
         int open = handover.manifest().openStops().size();
         out.println(

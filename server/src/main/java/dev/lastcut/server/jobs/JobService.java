@@ -5,23 +5,19 @@ import dev.lastcut.core.board.Role;
 import dev.lastcut.core.board.SourceFile;
 import dev.lastcut.core.capability.CapabilitySheet;
 import dev.lastcut.core.check.CheckContext;
-import dev.lastcut.core.check.CheckRun;
-import dev.lastcut.core.check.CheckRunner;
 import dev.lastcut.core.compare.BoardChanges;
 import dev.lastcut.core.connectivity.BoardGeometry;
+import dev.lastcut.core.current.NetPath;
 import dev.lastcut.core.cut.Manifest;
-import dev.lastcut.core.cut.OutputSet;
-import dev.lastcut.core.cut.SignOff;
 import dev.lastcut.core.formats.drill.DrillFormat;
 import dev.lastcut.core.intake.Choices;
 import dev.lastcut.core.intake.Intake;
 import dev.lastcut.core.intake.Pack;
 import dev.lastcut.core.intake.Pack.PackFile;
 import dev.lastcut.core.intake.UnusablePackException;
-import dev.lastcut.server.report.Handover;
-import dev.lastcut.server.sheets.SheetLibrary;
+import dev.lastcut.server.sheets.Sheets;
 import dev.lastcut.server.store.BlobStore;
-import dev.lastcut.server.store.CutStore;
+import dev.lastcut.server.store.CurrentStore;
 import dev.lastcut.server.store.JobStore;
 import dev.lastcut.server.work.Task;
 import java.nio.charset.StandardCharsets;
@@ -39,21 +35,16 @@ import org.springframework.stereotype.Service;
 public class JobService {
     private final JobStore jobs;
     private final BlobStore blobs;
-    private final CutStore cuts;
-    private final SheetLibrary sheets = new SheetLibrary();
+    private final CurrentStore currents;
+    private final Sheets sheets;
     private final ResultCache<BoardGeometry> boards = new ResultCache<>(6);
-    private final ResultCache<CheckRun> checks = new ResultCache<>(30);
     private final ResultCache<BoardChanges> changes = new ResultCache<>(4);
-    private final ResultCache<OutputSet> outputs = new ResultCache<>(12);
 
-    JobService(JobStore jobs, BlobStore blobs, CutStore cuts) {
+    JobService(JobStore jobs, BlobStore blobs, CurrentStore currents, Sheets sheets) {
         this.jobs = jobs;
         this.blobs = blobs;
-        this.cuts = cuts;
-    }
-
-    public SheetLibrary sheets() {
-        return sheets;
+        this.currents = currents;
+        this.sheets = sheets;
     }
 
     public JobStore.Job job(long id) {
@@ -86,7 +77,7 @@ public class JobService {
         task.progress(2, 3, "keeping the files");
         String name = pack.name().replaceFirst("(?i)\\.zip$", "");
         long id = jobs.create(name, pack, now());
-        boards.put(boardKey(id), geometry);
+        boards.get(boardKey(id), () -> geometry);
         return id;
     }
 
@@ -110,7 +101,7 @@ public class JobService {
         int number = jobs.revision(id) + 1;
         jobs.addRevision(id, number, pack, now());
         kept.forEach(f -> jobs.choose(id, number, f));
-        boards.put(boardKey(id), geometry);
+        boards.get(boardKey(id), () -> geometry);
         return number;
     }
 
@@ -128,7 +119,7 @@ public class JobService {
         return board(id, jobs.revision(id));
     }
 
-    private BoardGeometry board(long id, int revision) {
+    BoardGeometry board(long id, int revision) {
         try {
             List<JobStore.StoredFile> files = jobs.files(id, revision);
             return boards.get(boardKey(files), () -> open(id, files));
@@ -262,7 +253,7 @@ public class JobService {
         return job(id).sheetId().flatMap(sheets::find);
     }
 
-    private CapabilitySheet requireSheet(long id) {
+    CapabilitySheet requireSheet(long id) {
         return sheet(id)
                 .orElseThrow(
                         () ->
@@ -270,125 +261,62 @@ public class JobService {
                                         "Choose a shop first: nothing to hold it against."));
     }
 
-    private String checkKey(long id) {
+    /** What a revision's board is held against; empty until a shop is chosen. */
+    public Optional<CheckContext.Against> against(long id) {
+        return sheet(id).map(s -> against(id, s));
+    }
+
+    /** What a board would be held against at another shop. */
+    public CheckContext.Against against(long id, CapabilitySheet sheet) {
         JobStore.Job job = job(id);
-        return boardKey(id) + job.sheetId().orElse("") + hash(job.headroom());
+        return new CheckContext.Against(
+                sheet,
+                headroom(id).toHeadroom(),
+                OrderJson.parse(job.order()).toOrder(),
+                currents(id).stream().map(CurrentJson::toCurrent).toList());
     }
 
-    /** The last check if it was made of just these files, roles, sheet and headroom. */
-    public Optional<CheckRun> lastCheck(long id) {
-        return checks.peek(checkKey(id));
+    public OrderJson order(long id) {
+        return OrderJson.parse(job(id).order());
     }
 
-    public CheckRun check(long id, Task task) {
-        CapabilitySheet sheet = requireSheet(id);
-        String key = checkKey(id);
-        task.progress(0, 1, "reading the board");
-        BoardGeometry geometry = board(id);
-        CheckContext context = new CheckContext(geometry, sheet, headroom(id).toHeadroom());
-        Optional<CheckRun> known = checks.peek(key);
-        CheckRun run =
-                known.isPresent()
-                        ? known.get()
-                        : CheckRunner.run(context, task::progress, task::isCancelled);
-        if (!task.isCancelled()) {
-            checks.put(key, run);
+    public void chooseOrder(long id, OrderJson order) {
+        job(id);
+        try {
+            order.toOrder();
+        } catch (IllegalArgumentException e) {
+            throw new RefusedException("This cannot be ordered: " + e.getMessage() + ".");
         }
-        return run;
+        jobs.chooseOrder(id, order.write());
     }
 
-    private String outputKey(long id) {
-        return boardKey(id) + job(id).sheetId().orElse("");
+    public List<CurrentJson> currents(long id) {
+        return currents.all(id).stream().map(CurrentJson::of).toList();
     }
 
-    public Optional<OutputSet> lastOutputs(long id) {
-        return outputs.peek(outputKey(id));
-    }
-
-    public OutputSet outputs(long id, Task task) {
-        CapabilitySheet sheet = requireSheet(id);
-        task.progress(0, 1, "writing Gerber, drill, stencil, parts and programs");
-        return outputs.get(outputKey(id), () -> OutputSet.make(board(id), sheet));
-    }
-
-    public List<SignOff> signOffs(long id) {
-        return jobs.signOffs(id);
-    }
-
-    public void signOff(long id, String findingId, String by, String reason) {
-        if (reason.isBlank() || by.isBlank()) {
-            throw new RefusedException("A sign-off needs a name and a reason.");
+    public void giveCurrent(long id, CurrentJson current) {
+        job(id);
+        try {
+            current.toCurrent();
+        } catch (IllegalArgumentException e) {
+            throw new RefusedException("This current cannot be used: " + e.getMessage() + ".");
         }
-        boolean known =
-                lastCheck(id).stream()
-                        .flatMap(r -> r.findings().stream())
-                        .anyMatch(f -> f.id().equals(findingId));
-        if (!known) {
-            throw new NotFoundException("The last check has no finding " + findingId + ".");
+        if (NetPath.named(board(id), current.net()).isEmpty()) {
+            throw new RefusedException("The board has no net called " + current.net() + ".");
         }
-        jobs.signOff(id, new SignOff(findingId, by.strip(), reason.strip(), now()));
+        currents.put(id, current.toKept());
     }
 
-    public void takeBack(long id, String findingId) {
-        jobs.takeBack(id, findingId);
+    public void takeCurrent(long id, String net) {
+        currents.delete(id, net);
     }
 
-    /**
-     * Stop findings of the last check that nobody signed off; empty also when there is no check.
-     */
-    public List<String> openStops(long id) {
-        return lastCheck(id).map(r -> Manifest.openStops(r, signOffs(id))).orElse(List.of());
+    /** A key that changes when a revision's files, or what was decided of them, change. */
+    String boardKey(long id, int revision) {
+        return boardKey(jobs.files(id, revision));
     }
 
-    /** Freezes the outputs for good; returns the cut's number. */
-    public int cut(long id, Task task) {
-        CheckRun run = check(id, task);
-        OutputSet set = outputs(id, task);
-        List<String> open = Manifest.openStops(run, signOffs(id));
-        if (!open.isEmpty()) {
-            throw new RefusedException(
-                    open.size()
-                            + " stop findings are open. Mend the board or sign them off first.");
-        }
-        if (task.isCancelled()) {
-            return 0;
-        }
-        task.progress(1, 2, "freezing the cut");
-        int number = cuts.nextNumber(id);
-        String created = now();
-        Handover handover =
-                Handover.of(
-                        job(id).name(),
-                        number,
-                        created,
-                        requireSheet(id),
-                        board(id),
-                        run,
-                        set,
-                        signOffs(id));
-        CutStore.Cut cut =
-                new CutStore.Cut(
-                        number,
-                        jobs.revision(id),
-                        created,
-                        requireSheet(id).name(),
-                        handover.manifest().released(),
-                        handover.files().size(),
-                        "");
-        cuts.add(id, cut, CutZip.write(handover.files(), created));
-        return number;
-    }
-
-    public List<CutStore.Cut> cuts(long id) {
-        return cuts.all(id);
-    }
-
-    public byte[] cutZip(long id, int number) {
-        return cuts.zip(id, number)
-                .orElseThrow(() -> new NotFoundException("There is no cut " + number + "."));
-    }
-
-    private static String now() {
+    static String now() {
         return Instant.now().truncatedTo(ChronoUnit.SECONDS).toString();
     }
 }

@@ -5,16 +5,16 @@ import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
 
-/** The latest results by a key made of hashes, so that the same question is computed once. */
+/** The latest results by what they were made of, so that the same question is computed once. */
 final class ResultCache<T> {
-    private final Map<String, T> results;
+    private final Map<Object, T> results;
 
     ResultCache(int most) {
         results =
                 Collections.synchronizedMap(
                         new LinkedHashMap<>(16, 0.75f, true) {
                             @Override
-                            protected boolean removeEldestEntry(Map.Entry<String, T> eldest) {
+                            protected boolean removeEldestEntry(Map.Entry<Object, T> eldest) {
                                 return size() > most;
                             }
                         });
@@ -25,12 +25,12 @@ final class ResultCache<T> {
         T make() throws E;
     }
 
-    Optional<T> peek(String key) {
+    Optional<T> peek(Object key) {
         return Optional.ofNullable(results.get(key));
     }
 
     /** One at a time: two who ask for the same get one computation. */
-    synchronized <E extends Exception> T get(String key, Make<T, E> make) throws E {
+    synchronized <E extends Exception> T get(Object key, Make<T, E> make) throws E {
         T known = results.get(key);
         if (known == null) {
             known = make.make();
@@ -39,7 +39,7 @@ final class ResultCache<T> {
         return known;
     }
 
-    void put(String key, T value) {
+    void put(Object key, T value) {
         results.put(key, value);
     }
 }

@@ -9,6 +9,7 @@ import dev.lastcut.core.connectivity.BoardGeometry;
 import dev.lastcut.core.cut.OutputSet;
 import dev.lastcut.core.cut.SignOff;
 import dev.lastcut.core.geometry.Length;
+import dev.lastcut.core.geometry.Measure;
 import dev.lastcut.core.geometry.Pt;
 import dev.lastcut.core.milling.MillingPlan;
 import dev.lastcut.core.milling.Operation;
@@ -56,6 +57,13 @@ public record ReportJson(
         }
     }
 
+    /** A further place of a finding; both ends equal for a point. */
+    record LineJson(PlaceJson from, PlaceJson to) {
+        static LineJson of(Measure m) {
+            return new LineJson(PlaceJson.of(m.from()), PlaceJson.of(m.to()));
+        }
+    }
+
     /** One finding as it stands in the report and in the manifest. */
     public record FindingJson(
             String id,
@@ -71,6 +79,7 @@ public record ReportJson(
             String unit,
             List<String> nets,
             List<String> parts,
+            List<LineJson> also,
             String message,
             String signedOff) {
         static FindingJson of(Finding f, Map<String, String> reasons) {
@@ -88,6 +97,7 @@ public record ReportJson(
                     f.unit(),
                     f.nets(),
                     f.parts(),
+                    f.also().stream().map(LineJson::of).toList(),
                     f.message(),
                     reasons.get(f.id()));
         }

@@ -5,6 +5,8 @@ import dev.lastcut.core.capability.Cutter;
 import dev.lastcut.core.capability.Limit;
 import dev.lastcut.core.capability.LimitKey;
 import dev.lastcut.core.capability.Mill;
+import dev.lastcut.core.capability.OrderOption;
+import dev.lastcut.core.capability.Variation;
 import dev.lastcut.core.geometry.Length;
 import dev.lastcut.server.report.Json;
 import java.util.EnumMap;
@@ -14,6 +16,8 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import tools.jackson.core.JacksonException;
+import tools.jackson.databind.DeserializationFeature;
+import tools.jackson.databind.ObjectReader;
 
 /** A capability sheet as it stands in a JSON file; see docs/sheets.md. */
 public record SheetJson(
@@ -22,9 +26,15 @@ public record SheetJson(
         String kind,
         String description,
         Integer maxCopperLayers,
+        Boolean plates,
         CapabilitySheet.Price price,
+        Map<String, List<String>> options,
         Map<String, Limit> limits,
+        List<VariationJson> variations,
         MillJson mill) {
+
+    /** Numbers that hold for one value of an order option. */
+    public record VariationJson(String option, String value, Map<String, Limit> limits) {}
 
     /** The section of a mill. */
     public record MillJson(
@@ -63,12 +73,18 @@ public record SheetJson(
         }
     }
 
+    /** A field that nothing reads is most likely a slip of the pen: it is refused, not ignored. */
+    private static final ObjectReader READER =
+            Json.MAPPER
+                    .readerFor(SheetJson.class)
+                    .with(DeserializationFeature.FAIL_ON_UNKNOWN_PROPERTIES);
+
     /**
      * @throws BadSheetException when it is not JSON, misses a field or holds an impossible number
      */
     public static CapabilitySheet parse(byte[] json) throws BadSheetException {
         try {
-            return Json.MAPPER.readValue(json, SheetJson.class).toSheet();
+            return READER.<SheetJson>readValue(json).toSheet();
         } catch (JacksonException e) {
             throw new BadSheetException("the sheet is not readable: " + e.getOriginalMessage());
         } catch (IllegalArgumentException | NullPointerException e) {
@@ -76,16 +92,51 @@ public record SheetJson(
         }
     }
 
+    /**
+     * @throws IllegalArgumentException when a field is missing or holds an impossible value
+     */
     private CapabilitySheet toSheet() {
         require(id, "id");
         require(name, "name");
-        require(limits, "limits");
         boolean isMill = "mill".equals(require(kind, "kind"));
         if (!isMill && !kind.equals("house")) {
             throw new IllegalArgumentException("kind must be house or mill, not '" + kind + "'");
         }
+        Map<OrderOption, List<String>> offered = new EnumMap<>(OrderOption.class);
+        if (options != null) {
+            options.forEach((o, values) -> offered.put(option(o), require(values, o)));
+        }
+        return new CapabilitySheet(
+                id,
+                name,
+                isMill ? CapabilitySheet.Kind.MILL : CapabilitySheet.Kind.HOUSE,
+                description == null ? "" : description,
+                limits(require(limits, "limits")),
+                maxCopperLayers == null ? 2 : maxCopperLayers,
+                plates == null ? !isMill : plates,
+                offered,
+                variations == null
+                        ? List.of()
+                        : variations.stream().map(SheetJson::toVariation).toList(),
+                price == null ? new CapabilitySheet.Price("EUR", 0, 0, 0) : price,
+                Optional.ofNullable(mill).map(SheetJson::toMill));
+    }
+
+    private static Variation toVariation(VariationJson v) {
+        return new Variation(
+                option(require(v.option, "variations.option")),
+                require(v.value, "variations.value"),
+                limits(require(v.limits, "variations.limits")));
+    }
+
+    private static OrderOption option(String id) {
+        return OrderOption.parse(id)
+                .orElseThrow(() -> new IllegalArgumentException("unknown option '" + id + "'"));
+    }
+
+    private static Map<LimitKey, Limit> limits(Map<String, Limit> byId) {
         Map<LimitKey, Limit> known = new EnumMap<>(LimitKey.class);
-        limits.forEach(
+        byId.forEach(
                 (key, limit) ->
                         known.put(
                                 LimitKey.parse(key)
@@ -94,15 +145,17 @@ public record SheetJson(
                                                         new IllegalArgumentException(
                                                                 "unknown limit '" + key + "'")),
                                 require(limit, key)));
-        return new CapabilitySheet(
-                id,
-                name,
-                isMill ? CapabilitySheet.Kind.MILL : CapabilitySheet.Kind.HOUSE,
-                description == null ? "" : description,
-                known,
-                maxCopperLayers == null ? 2 : maxCopperLayers,
-                price == null ? new CapabilitySheet.Price("EUR", 0, 0, 0) : price,
-                Optional.ofNullable(mill).map(SheetJson::toMill));
+        return known;
+    }
+
+    private static Map<String, Limit> byId(Map<LimitKey, Limit> limits) {
+        Map<String, Limit> byId = new LinkedHashMap<>();
+        for (LimitKey key : LimitKey.values()) {
+            if (limits.containsKey(key)) {
+                byId.put(key.id(), limits.get(key));
+            }
+        }
+        return byId;
     }
 
     private static <T> T require(T value, String field) {
@@ -148,9 +201,11 @@ public record SheetJson(
 
     /** The sheet as the JSON record that {@link #parse} reads back to an equal sheet. */
     public static SheetJson of(CapabilitySheet s) {
-        Map<String, Limit> limits = new LinkedHashMap<>();
-        for (LimitKey key : LimitKey.values()) {
-            s.limit(key).ifPresent(l -> limits.put(key.id(), l));
+        Map<String, List<String>> options = new LinkedHashMap<>();
+        for (OrderOption o : OrderOption.values()) {
+            if (s.options().containsKey(o)) {
+                options.put(o.id(), s.options().get(o));
+            }
         }
         return new SheetJson(
                 s.id(),
@@ -158,8 +213,13 @@ public record SheetJson(
                 s.isMill() ? "mill" : "house",
                 s.description(),
                 s.maxCopperLayers(),
+                s.plates(),
                 s.price(),
-                limits,
+                options,
+                byId(s.limits()),
+                s.variations().stream()
+                        .map(v -> new VariationJson(v.option().id(), v.value(), byId(v.limits())))
+                        .toList(),
                 s.mill().map(SheetJson::of).orElse(null));
     }
 

@@ -1,6 +1,5 @@
 package dev.lastcut.server.store;
 
-import dev.lastcut.core.cut.SignOff;
 import dev.lastcut.core.intake.Pack;
 import java.util.List;
 import java.util.Optional;
@@ -9,7 +8,7 @@ import org.springframework.jdbc.support.GeneratedKeyHolder;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
 
-/** Jobs, their revisions and files, the shop chosen, and the sign-offs. */
+/** Jobs, their revisions and files, the shop chosen and what is ordered of it. */
 @Repository
 public class JobStore {
     private final JdbcClient jdbc;
@@ -20,9 +19,17 @@ public class JobStore {
         this.blobs = blobs;
     }
 
-    /** A job; {@code sheetId} empty until a shop is chosen, {@code headroom} as JSON. */
+    /**
+     * A job; {@code sheetId} empty until a shop is chosen, {@code headroom} and {@code order} as
+     * JSON.
+     */
     public record Job(
-            long id, String name, String created, Optional<String> sheetId, String headroom) {}
+            long id,
+            String name,
+            String created,
+            Optional<String> sheetId,
+            String headroom,
+            String order) {}
 
     /**
      * A file of a revision and what the user decided about it: role, correction as JSON, number
@@ -116,7 +123,8 @@ public class JobStore {
                 r.getString("name"),
                 r.getString("created"),
                 Optional.ofNullable(r.getString("sheet_id")),
-                r.getString("headroom"));
+                r.getString("headroom"),
+                r.getString("order_options"));
     }
 
     /** The number of the job's newest revision. */
@@ -180,47 +188,18 @@ public class JobStore {
                 == 1;
     }
 
+    public void chooseOrder(long job, String order) {
+        jdbc.sql("update job set order_options = :order where id = :job")
+                .param("order", order)
+                .param("job", job)
+                .update();
+    }
+
     public void chooseShop(long job, String sheetId, String headroom) {
         jdbc.sql("update job set sheet_id = :sheet, headroom = :headroom where id = :job")
                 .param("sheet", sheetId)
                 .param("headroom", headroom)
                 .param("job", job)
-                .update();
-    }
-
-    public List<SignOff> signOffs(long job) {
-        return jdbc.sql("select * from sign_off where job_id = :job order by finding_id")
-                .param("job", job)
-                .query(
-                        (r, n) ->
-                                new SignOff(
-                                        r.getString("finding_id"),
-                                        r.getString("signed_by"),
-                                        r.getString("reason"),
-                                        r.getString("at")))
-                .list();
-    }
-
-    public void signOff(long job, SignOff s) {
-        jdbc.sql(
-                        """
-                        insert into sign_off (job_id, finding_id, signed_by, reason, at)
-                        values (:job, :finding, :by, :reason, :at)
-                        on conflict (job_id, finding_id) do update
-                        set signed_by = :by, reason = :reason, at = :at
-                        """)
-                .param("job", job)
-                .param("finding", s.findingId())
-                .param("by", s.by())
-                .param("reason", s.reason())
-                .param("at", s.at())
-                .update();
-    }
-
-    public void takeBack(long job, String findingId) {
-        jdbc.sql("delete from sign_off where job_id = :job and finding_id = :finding")
-                .param("job", job)
-                .param("finding", findingId)
                 .update();
     }
 }

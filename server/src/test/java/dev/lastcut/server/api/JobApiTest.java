@@ -4,19 +4,13 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import dev.lastcut.server.LastCut;
-import dev.lastcut.server.report.Json;
-import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.InputStream;
-import java.net.URI;
-import java.net.http.HttpClient;
-import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
-import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -30,91 +24,46 @@ import tools.jackson.databind.JsonNode;
 /** The API over HTTP on a real server and a real, temporary database. */
 @SpringBootTest(classes = LastCut.class, webEnvironment = SpringBootTest.WebEnvironment.RANDOM_PORT)
 class JobApiTest {
-    private static final String LINE = "\r\n";
     @TempDir static Path data;
     @LocalServerPort int port;
     @Autowired JdbcClient jdbc;
-
-    private final HttpClient http = HttpClient.newHttpClient();
 
     @DynamicPropertySource
     static void storage(DynamicPropertyRegistry registry) {
         registry.add("lastcut.data", data::toString);
     }
 
+    private ApiCalls api() {
+        return new ApiCalls(port);
+    }
+
     private HttpResponse<byte[]> send(String method, String path, String type, byte[] body)
             throws Exception {
-        HttpRequest.Builder request =
-                HttpRequest.newBuilder(URI.create("http://127.0.0.1:" + port + path))
-                        .method(
-                                method,
-                                body == null
-                                        ? HttpRequest.BodyPublishers.noBody()
-                                        : HttpRequest.BodyPublishers.ofByteArray(body));
-        if (type != null) {
-            request.header("content-type", type);
-        }
-        return http.send(request.build(), HttpResponse.BodyHandlers.ofByteArray());
+        return api().send(method, path, type, body);
     }
 
     private JsonNode json(String method, String path, String body) throws Exception {
-        byte[] bytes = body == null ? null : body.getBytes(StandardCharsets.UTF_8);
-        return Json.MAPPER.readTree(send(method, path, "application/json", bytes).body());
+        return api().json(method, path, body);
     }
 
     private int status(String method, String path, String body) throws Exception {
-        byte[] bytes = body == null ? null : body.getBytes(StandardCharsets.UTF_8);
-        return send(method, path, "application/json", bytes).statusCode();
+        return api().status(method, path, body);
     }
 
     private JsonNode upload(String name, byte[] content) throws Exception {
-        return upload("/api/jobs", name, content);
+        return api().upload("/api/jobs", name, content);
     }
 
     private JsonNode upload(String to, String name, byte[] content) throws Exception {
-        ByteArrayOutputStream body = new ByteArrayOutputStream();
-        String head =
-                "--edge"
-                        + LINE
-                        + "Content-Disposition: form-data; name=\"files\"; filename=\""
-                        + name
-                        + "\""
-                        + LINE
-                        + LINE;
-        body.writeBytes(head.getBytes(StandardCharsets.UTF_8));
-        body.writeBytes(content);
-        body.writeBytes((LINE + "--edge--" + LINE).getBytes(StandardCharsets.UTF_8));
-        return Json.MAPPER.readTree(
-                send("POST", to, "multipart/form-data; boundary=edge", body.toByteArray()).body());
+        return api().upload(to, name, content);
     }
 
-    /** Follows the stream of a task's changes to its end. */
     private JsonNode finish(JsonNode task) throws Exception {
-        String id = task.at("/id").asString();
-        HttpRequest request =
-                HttpRequest.newBuilder(
-                                URI.create(
-                                        "http://127.0.0.1:"
-                                                + port
-                                                + "/api/tasks/"
-                                                + id
-                                                + "/events"))
-                        .build();
-        List<JsonNode> states =
-                http.send(request, HttpResponse.BodyHandlers.ofLines())
-                        .body()
-                        .filter(l -> l.startsWith("data:"))
-                        .map(l -> Json.MAPPER.readTree(l.substring(5)))
-                        .toList();
-        return states.get(states.size() - 1);
+        return api().finish(task);
     }
 
     private String bringIn(String name) throws Exception {
-        try (InputStream in = getClass().getResourceAsStream("/demo-packs/" + name + ".zip")) {
-            JsonNode over = finish(upload(name + ".zip", in.readAllBytes()));
-            assertThat(over.at("/status").asString()).isEqualTo("DONE");
-            return "/api/jobs/" + over.at("/result").asString();
-        }
+        return api().bringIn(name);
     }
 
     @Test
@@ -156,7 +105,7 @@ class JobApiTest {
                 "{\"sheetId\":\"wren-bench\",\"headroom\":{\"percent\":0,\"mm\":{}}}");
         finish(json("POST", job + "/work/check", null));
         JsonNode before = json("GET", job + "/check", null);
-        assertThat(before.at("/findings").size()).isEqualTo(4);
+        assertThat(before.at("/findings").size()).isEqualTo(5);
         JsonNode after =
                 json(
                         "PUT",
@@ -166,7 +115,12 @@ class JobApiTest {
         assertThat(json("GET", job + "/check", null).at("/ran").asBoolean()).isFalse();
         finish(json("POST", job + "/work/check", null));
         JsonNode wider = json("GET", job + "/check", null);
-        assertThat(wider.at("/findings").size()).isGreaterThan(4);
+        assertThat(wider.at("/findings").size()).isGreaterThan(5);
+        // One number changed, so only what depends on it was computed.
+        assertThat(wider.at("/rules"))
+                .filteredOn(r -> r.at("/computed").asBoolean())
+                .extracting(r -> r.at("/rule").asString())
+                .containsExactly("clearance");
         assertThat(
                         status(
                                 "PUT",
@@ -182,14 +136,22 @@ class JobApiTest {
         json("PUT", job + "/shop", "{\"sheetId\":\"wren-bench\"}");
         finish(json("POST", job + "/work/check", null));
         assertThat(status("POST", job + "/work/cut", null)).isEqualTo(409);
+        StringBuilder ids = new StringBuilder();
         for (JsonNode f : json("GET", job + "/check", null).at("/findings")) {
-            String path = job + "/sign-offs/" + f.at("/id").asString();
-            assertThat(status("PUT", path, "{\"by\":\"Ida\",\"reason\":\" \"}")).isEqualTo(409);
-            assertThat(status("PUT", path, "{\"by\":\"Ida\",\"reason\":\"fine here\"}"))
-                    .isEqualTo(200);
+            ids.append(ids.isEmpty() ? "" : ",").append(f.at("/id"));
         }
-        assertThat(status("PUT", job + "/sign-offs/none", "{\"by\":\"Ida\",\"reason\":\"x\"}"))
+        String path = job + "/sign-offs";
+        String all = "{\"findings\":[" + ids + "],\"by\":\"Ida\",\"reason\":";
+        assertThat(status("POST", path, all + "\" \"}")).isEqualTo(409);
+        assertThat(
+                        status(
+                                "POST",
+                                path,
+                                "{\"findings\":[\"none\"],\"by\":\"Ida\",\"reason\":\"x\"}"))
                 .isEqualTo(404);
+        JsonNode signed = json("POST", path, all + "\"fine here\"}");
+        assertThat(signed.at("/findings"))
+                .allMatch(f -> f.at("/signOff/by").asString().equals("Ida"));
         assertThat(finish(json("POST", job + "/work/cut", null)).at("/result").asString())
                 .isEqualTo("1");
         assertThat(finish(json("POST", job + "/work/cut", null)).at("/result").asString())

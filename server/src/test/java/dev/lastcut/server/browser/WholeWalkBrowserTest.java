@@ -44,14 +44,14 @@ class WholeWalkBrowserTest extends BrowserTest {
         bench.seeText("[data-station=shop]", "Skep Boards, pooled");
         bench.press("Go on to the check");
 
-        bench.press("Check the board");
+        // It is checked in the background as soon as there is a shop.
         bench.see("[data-finding]");
-        assertThat(bench.all("[data-finding]")).hasSize(8);
-        bench.seeText("[data-station=check]", "4 of 4 stops open");
+        assertThat(bench.all("[data-finding]")).hasSize(20);
+        bench.seeText("[data-station=check]", "6 of 6 stops open");
 
         // The shop will not get a board with open stops.
         bench.click("[data-station=cut]");
-        bench.seeText("section[aria-label=Cut]", "4 stop findings are open");
+        bench.seeText("section[aria-label=Cut]", "6 stop findings are open");
         assertThat(button("Make the cut").isEnabled()).isFalse();
 
         bench.click("[data-station=check]");
@@ -62,15 +62,17 @@ class WholeWalkBrowserTest extends BrowserTest {
                 () -> bench.center().startsWith("7181") && bench.center().endsWith(",42000000"));
 
         for (String rule :
-                new String[] {"clearance", "copper-to-edge", "annular-ring", "mask-missing"}) {
+                new String[] {
+                    "clearance", "copper-to-edge", "copper-to-hole", "annular-ring", "mask-missing"
+                }) {
             bench.click("[data-rule=" + rule + "] > button");
-            bench.press("Sign off …");
+            bench.press(rule.equals("copper-to-hole") ? "All 2 alike …" : "Sign off …");
             bench.type("[role=dialog] input[name=by]", "Ida");
             bench.type("[role=dialog] textarea", "prototype, five pieces only");
             bench.press("Sign off");
             bench.seeText("[data-rule=" + rule + "]", "signed off");
         }
-        bench.seeText("[data-station=check]", "4 stops signed off");
+        bench.seeText("[data-station=check]", "6 stops signed off");
 
         bench.click("[data-station=cut]");
         bench.until(() -> button("Make the cut").isEnabled());
@@ -92,6 +94,9 @@ class WholeWalkBrowserTest extends BrowserTest {
                         "assembly/placement.csv",
                         "manifest.json",
                         "report.json",
+                        "report.html",
+                        "report.pdf",
+                        "sheet.json",
                         "note.txt");
         assertThat(Arrays.equals(first, fetch("/api/jobs/" + job + "/cuts/1.zip"))).isTrue();
         assertThat(bench.complaints()).isEmpty();

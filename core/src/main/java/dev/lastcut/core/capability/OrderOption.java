@@ -1,0 +1,51 @@
+package dev.lastcut.core.capability;
+
+import java.util.Arrays;
+import java.util.Locale;
+import java.util.Optional;
+
+/** What is chosen with an order. A shop offers some values of each; the first is its usual one. */
+public enum OrderOption {
+    /** Not chosen: how many copper layers the board has. */
+    LAYERS("Copper layers", ""),
+    THICKNESS("Board thickness", "mm"),
+    COPPER_OUTER("Copper weight outside", "oz"),
+    COPPER_INNER("Copper weight inside", "oz"),
+    MATERIAL("Material", ""),
+    FINISH("Finish", ""),
+    VIA_COVER("Vias", ""),
+    MASK_COLOUR("Mask colour", ""),
+    SILK_COLOUR("Silk colour", ""),
+    FOIL("Stencil foil", "mm");
+
+    private final String title;
+    private final String unit;
+
+    OrderOption(String title, String unit) {
+        this.title = title;
+        this.unit = unit;
+    }
+
+    /** The id used in sheets, such as {@code copper-outer}. */
+    public String id() {
+        return name().toLowerCase(Locale.ROOT).replace('_', '-');
+    }
+
+    public String title() {
+        return title;
+    }
+
+    /** The unit its values are written in; empty for words. */
+    public String unit() {
+        return unit;
+    }
+
+    /** True when its values are numbers. */
+    public boolean isNumber() {
+        return !unit.isEmpty() || this == LAYERS;
+    }
+
+    public static Optional<OrderOption> parse(String id) {
+        return Arrays.stream(values()).filter(o -> o.id().equals(id)).findFirst();
+    }
+}

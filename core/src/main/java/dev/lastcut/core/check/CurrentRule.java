@@ -1,0 +1,133 @@
+package dev.lastcut.core.check;
+
+import dev.lastcut.core.capability.OrderOption;
+import dev.lastcut.core.current.NetCurrent;
+import dev.lastcut.core.current.NetPath;
+import dev.lastcut.core.current.Terminal;
+import dev.lastcut.core.current.TrackCurrent;
+import dev.lastcut.core.geometry.Length;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+
+/**
+ * The narrowest section of a net against the current the maker gives it, by IPC-2221; the way is
+ * the one given, or the longest.
+ */
+final class CurrentRule implements Rule {
+    @Override
+    public String id() {
+        return "current";
+    }
+
+    @Override
+    public String title() {
+        return "Currents";
+    }
+
+    @Override
+    public Outcome run(CheckContext c) {
+        List<NetCurrent> currents = c.currents();
+        if (currents.isEmpty()) {
+            return Outcome.notRun("no net has been given a current");
+        }
+        NetPath.Stack stack = stack(c);
+        List<Finding> findings = new ArrayList<>();
+        List<String> remarks = new ArrayList<>();
+        for (NetCurrent current : currents) {
+            Optional<Integer> net = NetPath.named(c.geometry(), current.net());
+            Optional<NetPath.Result> path = net.flatMap(n -> path(c, n, current, stack));
+            if (path.isEmpty()) {
+                findings.add(noWay(current));
+                continue;
+            }
+            NetPath.Result p = path.get();
+            remarks.add(
+                    String.format(
+                            Locale.ROOT,
+                            "%s %.2f mΩ, drop %.1f mV at %.2f A",
+                            current.net(),
+                            p.ohm() * 1e3,
+                            p.ohm() * TrackCurrent.warm(current.riseC()) * current.amps() * 1e3,
+                            current.amps()));
+            double needed = TrackCurrent.area(current.amps(), current.riseC(), isOuter(c, p));
+            // The least of many lines through a mesh is true to a thousandth.
+            if (p.sectionNm2() < needed * 0.999) {
+                findings.add(finding(c, current, p, stack, needed));
+            }
+        }
+        return Outcome.of(findings, String.join("; ", remarks));
+    }
+
+    static NetPath.Stack stack(CheckContext c) {
+        return NetPath.Stack.ofOunces(
+                c.number(OrderOption.COPPER_OUTER).orElse(1.0),
+                c.number(OrderOption.COPPER_INNER).orElse(0.5),
+                c.number(OrderOption.THICKNESS).orElse(1.6) * Length.NM_PER_MM);
+    }
+
+    private static Optional<NetPath.Result> path(
+            CheckContext c, int net, NetCurrent current, NetPath.Stack stack) {
+        Optional<Terminal[]> ends =
+                current.from().isPresent() && current.to().isPresent()
+                        ? Optional.of(new Terminal[] {current.from().get(), current.to().get()})
+                        : NetPath.farthest(c.geometry(), net);
+        record Key(int net, Terminal from, Terminal to, NetPath.Stack stack) {}
+        return ends.flatMap(
+                e ->
+                        c.geometry()
+                                .once(
+                                        new Key(net, e[0], e[1], stack),
+                                        () -> NetPath.solve(c.geometry(), net, e[0], e[1], stack)));
+    }
+
+    private static boolean isOuter(CheckContext c, NetPath.Result p) {
+        // The barrel of a via is taken for an outer layer: it is cooled at both ends.
+        return p.layer() <= 0 || p.layer() == c.board().copper().size() - 1;
+    }
+
+    private Finding noWay(NetCurrent current) {
+        FindingBuilder b = new FindingBuilder(id());
+        current.from().map(Terminal::at).ifPresent(b::at);
+        return b.count(0, 1, "ways")
+                .severity(Severity.LOOK)
+                .nets(List.of(current.net()))
+                .say(
+                        "No copper leads from pad to pad for the current of "
+                                + current.net()
+                                + ". The net is not on this board, has one pad only, or is in"
+                                + " pieces. Choose its pads anew.");
+    }
+
+    private Finding finding(
+            CheckContext c,
+            NetCurrent current,
+            NetPath.Result p,
+            NetPath.Stack stack,
+            double needed) {
+        double thick = isOuter(c, p) ? stack.outerNm() : stack.innerNm();
+        double width = p.sectionNm2() / thick;
+        String layer = p.layer() < 0 ? "plated-holes" : c.copperId(p.layer());
+        return new FindingBuilder(id())
+                .layers(layer)
+                .measure(p.across())
+                .lengths(width, needed / thick)
+                .nets(List.of(current.net()))
+                .say(
+                        String.format(
+                                Locale.ROOT,
+                                "%s is to carry %.2f A, for which copper of %.0f µm must be %s wide"
+                                        + " to stay within %.0f °C (IPC-2221). At its narrowest the"
+                                        + " section is that of %s%s, good for %.2f A. It gets hot."
+                                        + " Widen it, or order heavier copper.",
+                                current.net(),
+                                current.amps(),
+                                thick / 1e3,
+                                Length.text(needed / thick),
+                                current.riseC(),
+                                Length.text(width),
+                                p.layer() < 0 ? ", in the walls of vias" : "",
+                                TrackCurrent.amps(p.sectionNm2(), current.riseC(), isOuter(c, p))));
+    }
+}

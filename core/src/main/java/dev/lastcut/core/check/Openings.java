@@ -1,0 +1,129 @@
+package dev.lastcut.core.check;
+
+import dev.lastcut.core.board.Feature;
+import dev.lastcut.core.board.Piece;
+import dev.lastcut.core.board.Role;
+import dev.lastcut.core.board.Side;
+import dev.lastcut.core.connectivity.PieceIndex;
+import dev.lastcut.core.geometry.Geo;
+import dev.lastcut.core.geometry.Measure;
+import dev.lastcut.core.geometry.Necks;
+import dev.lastcut.core.geometry.Pt;
+import dev.lastcut.core.geometry.UnionFind;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import org.locationtech.jts.algorithm.MinimumDiameter;
+import org.locationtech.jts.geom.Coordinate;
+import org.locationtech.jts.geom.Envelope;
+import org.locationtech.jts.geom.Geometry;
+
+/** The openings of a mask or of a paste picture: pieces that touch are one opening. */
+final class Openings {
+    /** One opening and its figures; lengths in nm. */
+    record Opening(List<Piece> pieces) {
+        Envelope box() {
+            Envelope e = new Envelope();
+            pieces.forEach(p -> e.expandToInclude(p.envelope()));
+            return e;
+        }
+
+        Geometry shape() {
+            return Geo.union(pieces.stream().map(Piece::polygon).toList());
+        }
+
+        Pt middle() {
+            return pieces.size() == 1 && pieces.get(0).feature() instanceof Feature.Flash f
+                    ? f.at()
+                    : Pt.of(shape().getInteriorPoint().getCoordinate());
+        }
+
+        /** Its shape as one flash, whatever the place; null when it is put together otherwise. */
+        Object likeness() {
+            Piece p = pieces.get(0);
+            record Likeness(Object aperture, Object orientation) {}
+            return pieces.size() == 1 && p.isWhole() && p.feature() instanceof Feature.Flash f
+                    ? new Likeness(f.aperture(), f.orientation())
+                    : null;
+        }
+    }
+
+    /**
+     * What a stencil's wall sees of an opening.
+     *
+     * @param width the narrowest way across
+     */
+    record Figures(double area, double perimeter, Measure width) {}
+
+    private final List<Opening> openings = new ArrayList<>();
+    private final Map<Piece, Integer> openingOf = new HashMap<>();
+    private final Map<Object, Figures> figures = new HashMap<>();
+
+    private Openings(PieceIndex index) {
+        List<Piece> pieces = index.pieces();
+        UnionFind sets = new UnionFind(pieces.size());
+        Map<Piece, Integer> number = new HashMap<>();
+        for (int i = 0; i < pieces.size(); i++) {
+            number.put(pieces.get(i), i);
+        }
+        for (int i = 0; i < pieces.size(); i++) {
+            for (Piece other : index.within(pieces.get(i), 1)) {
+                sets.union(i, number.get(other));
+            }
+        }
+        Map<Integer, List<Piece>> groups = new LinkedHashMap<>();
+        for (int i = 0; i < pieces.size(); i++) {
+            groups.computeIfAbsent(sets.find(i), k -> new ArrayList<>()).add(pieces.get(i));
+        }
+        for (List<Piece> group : groups.values()) {
+            group.forEach(p -> openingOf.put(p, openings.size()));
+            openings.add(new Opening(List.copyOf(group)));
+        }
+    }
+
+    static Openings of(CheckContext c, Role role) {
+        record Key(Role role) {}
+        return c.geometry().once(new Key(role), () -> new Openings(c.geometry().index(role)));
+    }
+
+    static Openings paste(CheckContext c, Side side) {
+        return of(c, Role.of(Role.Kind.PASTE, side));
+    }
+
+    List<Opening> all() {
+        return openings;
+    }
+
+    /** The number of the opening a piece belongs to. */
+    int numberOf(Piece p) {
+        return openingOf.get(p);
+    }
+
+    /** The figures of an opening, worked out once for all of the same shape. */
+    synchronized Figures figures(Opening o) {
+        Object likeness = o.likeness();
+        Figures known = likeness == null ? null : figures.get(likeness);
+        if (known == null) {
+            known = figuresOf(o);
+            if (likeness != null) {
+                figures.put(likeness, known);
+            }
+        }
+        return known;
+    }
+
+    private static Figures figuresOf(Opening o) {
+        Geometry shape = o.shape();
+        Coordinate[] across = new MinimumDiameter(shape).getDiameter().getCoordinates();
+        Measure width =
+                new Measure(Pt.of(across[0]), Pt.of(across[1]), across[0].distance(across[1]));
+        for (var polygon : Geo.polygons(shape)) {
+            for (Measure m : Necks.of(polygon, width.nm())) {
+                width = m.nm() < width.nm() - 1 ? m : width;
+            }
+        }
+        return new Figures(shape.getArea(), shape.getLength(), width);
+    }
+}

@@ -1,0 +1,68 @@
+package dev.lastcut.core.check;
+
+import dev.lastcut.core.board.Hole;
+import dev.lastcut.core.capability.LimitKey;
+import dev.lastcut.core.geometry.Length;
+import dev.lastcut.core.geometry.Measure;
+import dev.lastcut.core.geometry.Pt;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.TreeMap;
+
+/** Slots narrower than the shop's router; one finding for each width. */
+final class SlotWidthRule implements Rule {
+    @Override
+    public String id() {
+        return "slot-width";
+    }
+
+    @Override
+    public String title() {
+        return "Slot widths";
+    }
+
+    @Override
+    public Outcome run(CheckContext c) {
+        Optional<CheckContext.Bounds> bounds = c.bounds(LimitKey.SLOT_WIDTH);
+        if (bounds.isEmpty()) {
+            return c.noLimit(LimitKey.SLOT_WIDTH);
+        }
+        List<Hole> slots = c.board().holes().stream().filter(Hole::isSlot).toList();
+        if (slots.isEmpty()) {
+            return Outcome.notRun("the pack has no slots");
+        }
+        Map<Long, List<Hole>> narrow = new TreeMap<>();
+        for (Hole h : slots) {
+            if (bounds.get().isBeyond(h.diameter())) {
+                narrow.computeIfAbsent(h.diameter(), k -> new ArrayList<>()).add(h);
+            }
+        }
+        List<Finding> findings = new ArrayList<>();
+        narrow.values().forEach(same -> findings.add(finding(bounds.get(), same)));
+        return Outcome.of(findings, slots.size() + " slots");
+    }
+
+    private Finding finding(CheckContext.Bounds bounds, List<Hole> same) {
+        Hole h = same.get(0);
+        Pt way = h.to().minus(h.from());
+        double length = h.from().distance(h.to());
+        double half = h.diameter() / 2.0 / length;
+        Pt across = new Pt(Math.round(-way.y() * half), Math.round(way.x() * half));
+        Measure width =
+                new Measure(h.middle().minus(across), h.middle().plus(across), h.diameter());
+        return new FindingBuilder(id())
+                .layers(h.plated() ? "plated-holes" : "unplated-holes")
+                .measure(width)
+                .alsoAt(same.stream().map(Hole::middle).toList())
+                .limitNm(bounds.withHeadroomNm())
+                .severity(bounds.severity(h.diameter(), Severity.STOP))
+                .say(
+                        (same.size() == 1 ? "A slot is " : same.size() + " slots are ")
+                                + Length.text(h.diameter())
+                                + " wide; the shop's narrowest is "
+                                + Length.text(bounds.withHeadroomNm())
+                                + ". It will be refused or come out wider. Widen it.");
+    }
+}

@@ -1,0 +1,194 @@
+package dev.lastcut.server.api;
+
+import dev.lastcut.core.capability.CapabilitySheet;
+import dev.lastcut.core.capability.Limit;
+import dev.lastcut.core.capability.LimitKey;
+import dev.lastcut.core.check.CheckContext;
+import dev.lastcut.core.check.CheckRun;
+import dev.lastcut.core.check.DesignClass.Smallest;
+import dev.lastcut.core.check.DesignNumbers;
+import dev.lastcut.core.check.Finding;
+import dev.lastcut.core.check.Severity;
+import dev.lastcut.server.api.CheckController.PlaceView;
+import dev.lastcut.server.jobs.CheckService;
+import dev.lastcut.server.jobs.JobService;
+import dev.lastcut.server.jobs.OrderJson;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+
+/** The chosen shop's numbers and options, and all shops side by side. */
+@RestController
+@RequestMapping("/api/jobs/{id}")
+class ShopController {
+    private final JobService jobs;
+    private final CheckService checks;
+
+    ShopController(JobService jobs, CheckService checks) {
+        this.jobs = jobs;
+        this.checks = checks;
+    }
+
+    /**
+     * A number of the chosen shop as it is for this order and headroom; lengths in nm, ratios as
+     * they are. {@code varied} when an option of the order changes it.
+     */
+    record LimitView(
+            String id,
+            String title,
+            boolean least,
+            boolean ratio,
+            double value,
+            String unit,
+            double amount,
+            double checked,
+            boolean varied,
+            String source,
+            String date) {}
+
+    /** {@code refused} are options chosen before that this shop does not offer. */
+    record NumbersView(List<LimitView> limits, OrderJson order, List<String> refused) {}
+
+    @GetMapping("/limits")
+    NumbersView limits(@PathVariable long id) {
+        Optional<CheckContext.Against> against = jobs.against(id);
+        if (against.isEmpty()) {
+            return new NumbersView(List.of(), jobs.order(id), List.of());
+        }
+        CheckContext.Against a = against.get();
+        int layers = jobs.board(id).board().copper().size();
+        List<LimitView> limits = new ArrayList<>();
+        for (LimitKey key : LimitKey.values()) {
+            a.sheet().limit(key, a.order(), layers).ifPresent(l -> limits.add(view(a, key, l)));
+        }
+        List<String> refused = new ArrayList<>();
+        a.sheet().notOffered(a.order()).forEach((o, v) -> refused.add(o.title() + " " + v));
+        return new NumbersView(limits, jobs.order(id), refused);
+    }
+
+    private static LimitView view(CheckContext.Against a, LimitKey key, Limit l) {
+        boolean varied = a.sheet().limit(key).filter(l::equals).isEmpty();
+        return new LimitView(
+                key.id(),
+                key.title(),
+                key.isLeast(),
+                key.isRatio(),
+                l.value(),
+                l.unit(),
+                l.amount(),
+                a.headroom().apply(key, l.amount()),
+                varied,
+                l.source(),
+                l.date());
+    }
+
+    @PutMapping("/order")
+    NumbersView order(@PathVariable long id, @RequestBody OrderJson order) {
+        jobs.chooseOrder(id, order);
+        return limits(id);
+    }
+
+    /** What the board itself has of a number: nm, with its place. */
+    record DesignView(
+            String id,
+            String title,
+            boolean least,
+            double nm,
+            String layer,
+            PlaceView from,
+            PlaceView to) {}
+
+    /** What stops the board at a shop: one line for each rule. */
+    record StoppedView(String rule, String title, int places, String message, PlaceView at) {}
+
+    /** A shop; {@code limits} by number, with headroom, in nm; only those it states. */
+    record ShopView(
+            String sheetId,
+            String name,
+            boolean ran,
+            long stops,
+            long looks,
+            Map<String, Double> limits,
+            List<StoppedView> stopped) {}
+
+    record ShopsView(boolean ran, List<DesignView> design, List<ShopView> shops) {}
+
+    /** All shops side by side; {@code ran} once the board was checked against every one. */
+    @GetMapping("/shops")
+    ShopsView shops(@PathVariable long id) {
+        jobs.job(id);
+        List<CheckService.AtShop> all = checks.shops(id);
+        boolean ran = all.stream().allMatch(s -> s.run().isPresent());
+        if (!ran) {
+            return new ShopsView(false, List.of(), List.of());
+        }
+        List<DesignView> design = new ArrayList<>();
+        Map<LimitKey, Smallest> own = DesignNumbers.of(jobs.board(id));
+        for (LimitKey key : LimitKey.values()) {
+            if (own.containsKey(key)) {
+                Smallest s = own.get(key);
+                design.add(
+                        new DesignView(
+                                key.id(),
+                                key.title(),
+                                key.isLeast(),
+                                s.measure().nm(),
+                                s.layer(),
+                                PlaceView.of(s.measure().from()),
+                                PlaceView.of(s.measure().to())));
+            }
+        }
+        int layers = jobs.board(id).board().copper().size();
+        return new ShopsView(true, design, all.stream().map(s -> shop(s, layers)).toList());
+    }
+
+    private static ShopView shop(CheckService.AtShop at, int layers) {
+        CapabilitySheet sheet = at.against().sheet();
+        Map<String, Double> limits = new HashMap<>();
+        for (LimitKey key : LimitKey.values()) {
+            sheet.limit(key, at.against().order(), layers)
+                    .ifPresent(
+                            l ->
+                                    limits.put(
+                                            key.id(),
+                                            at.against().headroom().apply(key, l.amount())));
+        }
+        CheckRun run = at.run().orElseThrow();
+        return new ShopView(
+                sheet.id(),
+                sheet.name(),
+                true,
+                run.count(Severity.STOP),
+                run.count(Severity.LOOK),
+                limits,
+                stopped(run));
+    }
+
+    private static List<StoppedView> stopped(CheckRun run) {
+        List<StoppedView> stopped = new ArrayList<>();
+        for (CheckRun.Result r : run.results()) {
+            List<Finding> stops =
+                    r.outcome().findings().stream()
+                            .filter(f -> f.severity() == Severity.STOP)
+                            .toList();
+            if (!stops.isEmpty()) {
+                stopped.add(
+                        new StoppedView(
+                                r.rule(),
+                                r.title(),
+                                stops.size(),
+                                stops.get(0).message(),
+                                PlaceView.of(stops.get(0).at())));
+            }
+        }
+        return stopped;
+    }
+}

@@ -1,0 +1,63 @@
+package dev.lastcut.server.report;
+
+import dev.lastcut.core.capability.Headroom;
+import dev.lastcut.core.capability.OrderOption;
+import dev.lastcut.core.check.CheckContext;
+import dev.lastcut.core.check.CheckRun;
+import dev.lastcut.core.connectivity.BoardGeometry;
+import dev.lastcut.core.cut.SignOff;
+import dev.lastcut.core.geometry.Length;
+import dev.lastcut.core.report.CheckReport;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+
+/** Puts into words what a board was held against, for the printed report. */
+public final class Reports {
+    private Reports() {}
+
+    public static CheckReport of(
+            String job,
+            String created,
+            CheckContext.Against against,
+            BoardGeometry geometry,
+            CheckRun run,
+            List<SignOff> signOffs) {
+        List<String> lines = new ArrayList<>();
+        lines.add("Held against " + against.sheet().name() + " (" + against.sheet().id() + ")");
+        lines.add("Headroom: " + headroom(against.headroom()));
+        String ordered = ordered(against);
+        if (!ordered.isEmpty()) {
+            lines.add("Ordered: " + ordered);
+        }
+        return new CheckReport(job, created, lines, geometry, run, signOffs);
+    }
+
+    private static String headroom(Headroom h) {
+        List<String> parts = new ArrayList<>();
+        parts.add(String.format(Locale.ROOT, "%s %% on all numbers", plain(h.percent())));
+        h.absolute()
+                .forEach(
+                        (key, by) ->
+                                parts.add(
+                                        key.title()
+                                                + " "
+                                                + (key.isRatio() ? plain(by) : Length.text(by))));
+        h.ownPercent().forEach((key, by) -> parts.add(key.title() + " " + plain(by) + " %"));
+        return String.join(", ", parts);
+    }
+
+    private static String ordered(CheckContext.Against against) {
+        List<String> parts = new ArrayList<>();
+        for (OrderOption o : OrderOption.values()) {
+            against.sheet()
+                    .value(o, against.order())
+                    .ifPresent(v -> parts.add(o.title() + " " + (v + " " + o.unit()).strip()));
+        }
+        return String.join(", ", parts);
+    }
+
+    private static String plain(double n) {
+        return n == Math.rint(n) ? String.valueOf((long) n) : String.valueOf(n);
+    }
+}

@@ -1,0 +1,176 @@
+package dev.lastcut.server.sheets;
+
+import dev.lastcut.core.capability.LimitKey;
+import dev.lastcut.core.capability.OrderOption;
+import java.util.Arrays;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+
+/** The JSON Schema (draft 2020-12) of a capability sheet, made of the numbers and options known. */
+public final class SheetSchema {
+    private SheetSchema() {}
+
+    public static Map<String, Object> schema() {
+        Map<String, Object> schema = new LinkedHashMap<>();
+        schema.put("$schema", "https://json-schema.org/draft/2020-12/schema");
+        schema.put("title", "Capability sheet");
+        schema.put("type", "object");
+        schema.put("required", List.of("id", "name", "kind", "limits"));
+        schema.put("additionalProperties", false);
+        Map<String, Object> fields = new LinkedHashMap<>();
+        fields.put("id", Map.of("type", "string", "pattern", "^[a-z0-9][a-z0-9-]{0,62}$"));
+        fields.put("name", text(1));
+        fields.put("kind", Map.of("enum", List.of("house", "mill")));
+        fields.put("description", text(0));
+        fields.put("max_copper_layers", Map.of("type", "integer", "minimum", 1, "maximum", 64));
+        fields.put("plates", Map.of("type", "boolean"));
+        fields.put("price", price());
+        fields.put("options", options());
+        fields.put("limits", limits());
+        fields.put("variations", variations());
+        fields.put("mill", mill());
+        schema.put("properties", fields);
+        return schema;
+    }
+
+    private static Map<String, Object> text(int least) {
+        return Map.of("type", "string", "minLength", least);
+    }
+
+    private static Map<String, Object> number() {
+        return Map.of("type", "number", "minimum", 0);
+    }
+
+    private static Map<String, Object> above0() {
+        return Map.of("type", "number", "exclusiveMinimum", 0);
+    }
+
+    private static Map<String, Object> object(Map<String, Object> fields, List<String> required) {
+        Map<String, Object> o = new LinkedHashMap<>();
+        o.put("type", "object");
+        o.put("additionalProperties", false);
+        o.put("required", required);
+        o.put("properties", fields);
+        return o;
+    }
+
+    private static Map<String, Object> price() {
+        Map<String, Object> f = new LinkedHashMap<>();
+        f.put("currency", text(1));
+        f.put("setup", number());
+        f.put("per_square_cm", number());
+        f.put("days", Map.of("type", "integer", "minimum", 0));
+        return object(f, List.of());
+    }
+
+    private static Map<String, Object> options() {
+        Map<String, Object> f = new LinkedHashMap<>();
+        for (OrderOption o : OrderOption.values()) {
+            if (o != OrderOption.LAYERS) {
+                Map<String, Object> value =
+                        o.isNumber()
+                                ? Map.of("type", "string", "pattern", "^\\d{1,3}(\\.\\d{1,4})?$")
+                                : text(1);
+                Map<String, Object> list = new LinkedHashMap<>();
+                list.put("description", (o.title() + ", " + o.unit()).replaceFirst(", $", ""));
+                list.put("type", "array");
+                list.put("minItems", 1);
+                list.put("items", value);
+                f.put(o.id(), list);
+            }
+        }
+        return object(f, List.of());
+    }
+
+    private static Map<String, Object> limit(List<String> units) {
+        Map<String, Object> f = new LinkedHashMap<>();
+        f.put("value", number());
+        f.put("unit", Map.of("enum", units));
+        f.put("source", text(0));
+        f.put("date", text(0));
+        return object(f, List.of("value", "unit"));
+    }
+
+    private static Map<String, Object> length() {
+        return limit(List.of("mm", "mil", "in", "um"));
+    }
+
+    private static Map<String, Object> limits() {
+        Map<String, Object> f = new LinkedHashMap<>();
+        for (LimitKey k : LimitKey.values()) {
+            Map<String, Object> limit = k.isRatio() ? limit(List.of("ratio")) : length();
+            limit.put("description", k.title() + (k.isLeast() ? ", at least" : ", at most"));
+            f.put(k.id(), limit);
+        }
+        return object(f, List.of());
+    }
+
+    private static Map<String, Object> variations() {
+        Map<String, Object> f = new LinkedHashMap<>();
+        List<String> ids = Arrays.stream(OrderOption.values()).map(OrderOption::id).toList();
+        f.put("option", Map.of("enum", ids));
+        f.put("value", text(1));
+        f.put("limits", limits());
+        return Map.of("type", "array", "items", object(f, List.of("option", "value", "limits")));
+    }
+
+    private static Map<String, Object> mill() {
+        Map<String, Object> tool = new LinkedHashMap<>();
+        tool.put("id", text(1));
+        tool.put("name", text(1));
+        tool.put("kind", Map.of("enum", List.of("v", "flat", "drill")));
+        for (String n : List.of("tip_mm", "angle_deg", "diameter_mm")) {
+            tool.put(n, number());
+        }
+        for (String n : List.of("feed_mm_min", "plunge_mm_min", "depth_per_pass_mm")) {
+            tool.put(n, above0());
+        }
+        tool.put("spindle_rpm", Map.of("type", "integer", "minimum", 0));
+        Map<String, Object> f = new LinkedHashMap<>();
+        for (String n :
+                List.of(
+                        "stock_thickness",
+                        "safe_height",
+                        "drill_tolerance",
+                        "isolation_depth",
+                        "breakthrough",
+                        "tab_width",
+                        "tab_height")) {
+            f.put(n, length());
+        }
+        f.put("isolation_passes", Map.of("type", "integer", "minimum", 1, "maximum", 20));
+        f.put("pass_overlap", Map.of("type", "number", "minimum", 0, "exclusiveMaximum", 1));
+        f.put("tabs", Map.of("type", "integer", "minimum", 0));
+        f.put("rapid_mm_min", above0());
+        f.put(
+                "rack",
+                Map.of(
+                        "type",
+                        "array",
+                        "items",
+                        object(
+                                tool,
+                                List.of(
+                                        "id",
+                                        "name",
+                                        "kind",
+                                        "feed_mm_min",
+                                        "plunge_mm_min",
+                                        "depth_per_pass_mm"))));
+        Map<String, Object> mill =
+                object(
+                        f,
+                        List.of(
+                                "rack",
+                                "stock_thickness",
+                                "safe_height",
+                                "drill_tolerance",
+                                "isolation_depth",
+                                "isolation_passes",
+                                "breakthrough",
+                                "tab_width",
+                                "tab_height"));
+        return Map.of("anyOf", List.of(Map.of("type", "null"), mill));
+    }
+}

@@ -1,0 +1,133 @@
+package dev.lastcut.server.api;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import dev.lastcut.server.report.Json;
+import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.InputStream;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.nio.charset.StandardCharsets;
+import java.util.List;
+import java.util.function.Predicate;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipInputStream;
+import java.util.zip.ZipOutputStream;
+import tools.jackson.databind.JsonNode;
+
+/** Calls a running server as the interface does. */
+record ApiCalls(int port) {
+    private static final String LINE = "\r\n";
+    private static final HttpClient HTTP = HttpClient.newHttpClient();
+
+    HttpResponse<byte[]> send(String method, String path, String type, byte[] body)
+            throws Exception {
+        HttpRequest.Builder request =
+                HttpRequest.newBuilder(URI.create("http://127.0.0.1:" + port + path))
+                        .method(
+                                method,
+                                body == null
+                                        ? HttpRequest.BodyPublishers.noBody()
+                                        : HttpRequest.BodyPublishers.ofByteArray(body));
+        if (type != null) {
+            request.header("content-type", type);
+        }
+        return HTTP.send(request.build(), HttpResponse.BodyHandlers.ofByteArray());
+    }
+
+    private HttpResponse<byte[]> call(String method, String path, String body) throws Exception {
+        byte[] bytes = body == null ? null : body.getBytes(StandardCharsets.UTF_8);
+        return send(method, path, "application/json", bytes);
+    }
+
+    JsonNode parse(String json) {
+        return Json.MAPPER.readTree(json);
+    }
+
+    JsonNode json(String method, String path, String body) throws Exception {
+        return Json.MAPPER.readTree(call(method, path, body).body());
+    }
+
+    int status(String method, String path, String body) throws Exception {
+        return call(method, path, body).statusCode();
+    }
+
+    byte[] bytes(String path) throws Exception {
+        HttpResponse<byte[]> answer = send("GET", path, null, null);
+        assertThat(answer.statusCode()).as(path).isEqualTo(200);
+        return answer.body();
+    }
+
+    String text(String path) throws Exception {
+        return new String(bytes(path), StandardCharsets.UTF_8);
+    }
+
+    JsonNode upload(String to, String name, byte[] content) throws Exception {
+        ByteArrayOutputStream body = new ByteArrayOutputStream();
+        String head =
+                "--edge"
+                        + LINE
+                        + "Content-Disposition: form-data; name=\"files\"; filename=\""
+                        + name
+                        + "\""
+                        + LINE
+                        + LINE;
+        body.writeBytes(head.getBytes(StandardCharsets.UTF_8));
+        body.writeBytes(content);
+        body.writeBytes((LINE + "--edge--" + LINE).getBytes(StandardCharsets.UTF_8));
+        return Json.MAPPER.readTree(
+                send("POST", to, "multipart/form-data; boundary=edge", body.toByteArray()).body());
+    }
+
+    /** Follows the stream of a task's changes to its end. */
+    JsonNode finish(JsonNode task) throws Exception {
+        String path = "/api/tasks/" + task.at("/id").asString() + "/events";
+        List<JsonNode> states =
+                new String(send("GET", path, null, null).body(), StandardCharsets.UTF_8)
+                        .lines()
+                        .filter(l -> l.startsWith("data:"))
+                        .map(l -> Json.MAPPER.readTree(l.substring(5)))
+                        .toList();
+        return states.get(states.size() - 1);
+    }
+
+    /** Does one of a job's works to its end, which must be good. */
+    void work(String job, String what) throws Exception {
+        JsonNode over = finish(json("POST", job + "/work/" + what, null));
+        assertThat(over.at("/status").asString()).as("%s", over).isEqualTo("DONE");
+    }
+
+    private static byte[] pack(String name) throws IOException {
+        try (InputStream in = ApiCalls.class.getResourceAsStream("/demo-packs/" + name + ".zip")) {
+            return in.readAllBytes();
+        }
+    }
+
+    /** Brings a demo board in; the path of its job. */
+    String bringIn(String name) throws Exception {
+        JsonNode over = finish(upload("/api/jobs", name + ".zip", pack(name)));
+        assertThat(over.at("/status").asString()).isEqualTo("DONE");
+        return "/api/jobs/" + over.at("/result").asString();
+    }
+
+    /** Brings it in once more as the next revision, without some of its files. */
+    void bringInAgainWithout(String job, String name, Predicate<String> dropped) throws Exception {
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        try (ZipInputStream in = new ZipInputStream(new ByteArrayInputStream(pack(name)));
+                ZipOutputStream to = new ZipOutputStream(out)) {
+            for (ZipEntry e = in.getNextEntry(); e != null; e = in.getNextEntry()) {
+                if (!dropped.test(e.getName())) {
+                    to.putNextEntry(new ZipEntry(e.getName()));
+                    to.write(in.readAllBytes());
+                    to.closeEntry();
+                }
+            }
+        }
+        JsonNode over = finish(upload(job + "/revisions", name + ".zip", out.toByteArray()));
+        assertThat(over.at("/status").asString()).isEqualTo("DONE");
+    }
+}

@@ -1,0 +1,172 @@
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useEffect, useRef } from 'react';
+import { api, type Job, type Shops } from '../api/client';
+import { useWork } from '../api/tasks';
+import { useView } from '../store/view';
+import { length } from '../units';
+import { Button } from '../ui/Button';
+import { Dialog } from '../ui/Dialog';
+import { Working } from '../ui/Working';
+
+type Design = Shops['design'][number];
+type Shop = Shops['shops'][number];
+
+/** Whether a shop can make what the board has of a number; unknown where it states none. */
+export function fits(d: Design, shop: Shop): boolean | null {
+  const limit = shop.limits[d.id];
+  if (limit === undefined) {
+    return null;
+  }
+  return d.least ? d.nm >= limit - 550 : d.nm <= limit + 550;
+}
+
+/** All shops side by side: what stops the board at each, and the numbers that decide it. */
+export function CompareShops({
+  job,
+  onClose,
+  onChoose,
+}: {
+  job: Job;
+  onClose: () => void;
+  onChoose: (sheet: string) => void;
+}) {
+  const queries = useQueryClient();
+  const work = useWork();
+  const { run } = work;
+  const shops = useQuery({
+    queryKey: ['shops', job.id, job.stamp],
+    queryFn: () => api.shops(job.id),
+  });
+  const asked = useRef('');
+  useEffect(() => {
+    if (shops.data && !shops.data.ran && asked.current !== job.stamp) {
+      asked.current = job.stamp;
+      run(
+        () => api.work(job.id, 'shops'),
+        () => void queries.invalidateQueries({ queryKey: ['shops', job.id] }),
+      );
+    }
+  }, [shops.data, job.id, job.stamp, queries, run]);
+  return (
+    <Dialog open onOpenChange={(open) => !open && onClose()} title="Which shop?" wide>
+      {shops.data?.ran ? (
+        <Table shops={shops.data} job={job} onClose={onClose} onChoose={onChoose} />
+      ) : (
+        <p>The board is held against every sheet; a mill takes a little longer.</p>
+      )}
+      <Working work={work} />
+      {shops.error ? (
+        <p role="alert" className="text-stop">
+          {shops.error.message}
+        </p>
+      ) : null}
+    </Dialog>
+  );
+}
+
+function Table({
+  shops,
+  job,
+  onClose,
+  onChoose,
+}: {
+  shops: Shops;
+  job: Job;
+  onClose: () => void;
+  onChoose: (sheet: string) => void;
+}) {
+  const unit = useView((s) => s.unit);
+  const show = (x: number, y: number) => {
+    useView.getState().lookAt({ key: 'found decides', x, y, span: 6e6 });
+    onClose();
+  };
+  return (
+    <>
+      <p className="text-faint mb-2">
+        With your headroom and order. A number of the board is where it is narrowest: click it to go
+        there. What a shop cannot do is marked ×.
+      </p>
+      <table className="w-full text-[14px]">
+        <thead>
+          <tr className="border-edge border-b text-left align-bottom">
+            <th className="pr-2 font-semibold">number</th>
+            <th className="px-2 text-right font-semibold">this board</th>
+            {shops.shops.map((s) => (
+              <th key={s.sheetId} data-shop={s.sheetId} className="px-2 text-right font-semibold">
+                {s.name}
+                <Button
+                  look={s.sheetId === job.sheetId ? 'main' : 'plain'}
+                  className="mt-1 ml-auto block px-2 py-0 text-[13px]"
+                  onClick={() => onChoose(s.sheetId)}
+                >
+                  {s.sheetId === job.sheetId ? 'chosen' : 'choose'}
+                </Button>
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          <tr className="border-edge border-b">
+            <td className="py-1 pr-2">stop / look findings</td>
+            <td />
+            {shops.shops.map((s) => (
+              <td
+                key={s.sheetId}
+                className={`num px-2 text-right ${s.stops > 0 ? 'text-stop font-semibold' : 'text-good'}`}
+              >
+                {s.stops > 0 ? '×' : '✓'} {s.stops} / {s.looks}
+              </td>
+            ))}
+          </tr>
+          {shops.design.map((d) => (
+            <tr key={d.id} data-number={d.id} className="border-edge/60 border-b">
+              <td className="py-0.5 pr-2">{d.title}</td>
+              <td className="px-2 text-right">
+                <button
+                  type="button"
+                  className="num whitespace-nowrap underline"
+                  onClick={() => show((d.from.x + d.to.x) / 2, (d.from.y + d.to.y) / 2)}
+                >
+                  {length(d.nm, unit)}
+                </button>
+              </td>
+              {shops.shops.map((s) => {
+                const ok = fits(d, s);
+                const limit = s.limits[d.id];
+                return (
+                  <td
+                    key={s.sheetId}
+                    className={`num px-2 text-right whitespace-nowrap ${ok === false ? 'text-stop font-semibold' : ok === null ? 'text-faint' : ''}`}
+                  >
+                    {ok === false ? '× ' : ''}
+                    {limit === undefined ? 'no number' : length(limit, unit)}
+                  </td>
+                );
+              })}
+            </tr>
+          ))}
+          <tr className="align-top">
+            <td className="py-1 pr-2">what stops it</td>
+            <td />
+            {shops.shops.map((s) => (
+              <td key={s.sheetId} className="px-2 py-1 text-right text-[13px]">
+                {s.stopped.length === 0 ? <span className="text-good">nothing</span> : null}
+                {s.stopped.map((p) => (
+                  <button
+                    key={p.rule}
+                    type="button"
+                    title={p.message}
+                    className="block w-full text-right underline"
+                    onClick={() => show(p.at.x, p.at.y)}
+                  >
+                    {p.title} <span className="num">{p.places}</span>
+                  </button>
+                ))}
+              </td>
+            ))}
+          </tr>
+        </tbody>
+      </table>
+    </>
+  );
+}

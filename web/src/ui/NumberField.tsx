@@ -1,0 +1,37 @@
+import { useState } from 'react';
+
+/** A number that is taken over on Enter or when the field is left; empty is none. */
+export function NumberField({
+  label,
+  value,
+  onCommit,
+  className = 'w-14',
+}: {
+  label: string;
+  value: number | null;
+  onCommit: (value: number | null) => void;
+  className?: string;
+}) {
+  const [text, setText] = useState<string | null>(null);
+  const shown = text ?? (value === null ? '' : String(value));
+  const commit = () => {
+    const trimmed = shown.trim().replace(',', '.');
+    const parsed = trimmed === '' ? null : Number(trimmed);
+    setText(null);
+    const usable = parsed === null || (Number.isFinite(parsed) && parsed >= 0);
+    if (usable && parsed !== value) {
+      onCommit(parsed);
+    }
+  };
+  return (
+    <input
+      aria-label={label}
+      inputMode="decimal"
+      value={shown}
+      onChange={(e) => setText(e.target.value)}
+      onBlur={commit}
+      onKeyDown={(e) => e.key === 'Enter' && commit()}
+      className={`num border-edge bg-card rounded border px-1 text-right ${className}`}
+    />
+  );
+}
