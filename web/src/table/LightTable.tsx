@@ -480,6 +480,7 @@ export function LightTable({
         data-ready={ready}
         data-scale={live.scale}
         data-turn={live.turn}
+        data-lit={lights.map((l) => l.net).join(',')}
         style={{ background: tableColor(view.lamp) }}
         data-center={`${Math.round(live.cx)},${Math.round(live.cy)}`}
         className={`relative min-h-0 grow overflow-hidden ${view.measuring ? 'cursor-crosshair' : 'cursor-grab active:cursor-grabbing'}`}

@@ -127,11 +127,12 @@ final class MaskExposesRule implements Rule {
         String net = c.netName(n.net());
         List<String> all = new ArrayList<>(owners.stream().map(c::netName).toList());
         all.add(net);
+        FindingBuilder b = new FindingBuilder(id()).measure(m).limitNm(bounds.withHeadroomNm());
+        if (bare) {
+            b.count(Math.round(overlap.getArea() / 1e9) / 1e3, 0, "mm² bare");
+        }
         findings.add(
-                new FindingBuilder(id())
-                        .layers(mask.id(), c.copperId(n.layer()))
-                        .measure(m)
-                        .limitNm(bounds.withHeadroomNm())
+                b.layers(mask.id(), c.copperId(n.layer()))
                         .severity(bare ? Severity.LOOK : bounds.severity(m.nm(), Severity.LOOK))
                         .nets(all)
                         .say(

@@ -62,6 +62,7 @@ final class OpenRule implements Rule {
         int layer = c.geometry().nets().nodes().get(islands.get(0).anchors().get(0).node()).layer();
         return new FindingBuilder(id())
                 .measure(first)
+                .also(links)
                 .count(links.size(), 0, "missing links")
                 .layers(c.copperId(layer))
                 .nets(List.of(name))

@@ -160,7 +160,9 @@ final class ShortRule implements Rule {
     }
 
     private static boolean isDrawnJoint(CopperNode a, CopperNode b) {
-        if (a.layer() != b.layer()) {
+        boolean area =
+                a.feature() instanceof Feature.Region || b.feature() instanceof Feature.Region;
+        if (a.layer() != b.layer() && area) {
             return true;
         }
         for (Pt p : ends(a.feature())) {

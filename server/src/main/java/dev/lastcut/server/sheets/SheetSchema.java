@@ -19,12 +19,12 @@ public final class SheetSchema {
         schema.put("required", List.of("id", "name", "kind", "limits"));
         schema.put("additionalProperties", false);
         Map<String, Object> fields = new LinkedHashMap<>();
-        fields.put("id", Map.of("type", "string", "pattern", "^[a-z0-9][a-z0-9-]{0,62}$"));
+        fields.put("id", ordered("type", "string", "pattern", "^[a-z0-9][a-z0-9-]{0,62}$"));
         fields.put("name", text(1));
-        fields.put("kind", Map.of("enum", List.of("house", "mill")));
+        fields.put("kind", ordered("enum", List.of("house", "mill")));
         fields.put("description", text(0));
-        fields.put("max_copper_layers", Map.of("type", "integer", "minimum", 1, "maximum", 64));
-        fields.put("plates", Map.of("type", "boolean"));
+        fields.put("max_copper_layers", ordered("type", "integer", "minimum", 1, "maximum", 64));
+        fields.put("plates", ordered("type", "boolean"));
         fields.put("price", price());
         fields.put("options", options());
         fields.put("limits", limits());
@@ -34,16 +34,25 @@ public final class SheetSchema {
         return schema;
     }
 
+    /** Names and values in turn, kept in that order: the schema is the same in every run. */
+    private static Map<String, Object> ordered(Object... namesAndValues) {
+        Map<String, Object> map = new LinkedHashMap<>();
+        for (int i = 0; i < namesAndValues.length; i += 2) {
+            map.put((String) namesAndValues[i], namesAndValues[i + 1]);
+        }
+        return map;
+    }
+
     private static Map<String, Object> text(int least) {
-        return Map.of("type", "string", "minLength", least);
+        return ordered("type", "string", "minLength", least);
     }
 
     private static Map<String, Object> number() {
-        return Map.of("type", "number", "minimum", 0);
+        return ordered("type", "number", "minimum", 0);
     }
 
     private static Map<String, Object> above0() {
-        return Map.of("type", "number", "exclusiveMinimum", 0);
+        return ordered("type", "number", "exclusiveMinimum", 0);
     }
 
     private static Map<String, Object> object(Map<String, Object> fields, List<String> required) {
@@ -60,7 +69,7 @@ public final class SheetSchema {
         f.put("currency", text(1));
         f.put("setup", number());
         f.put("per_square_cm", number());
-        f.put("days", Map.of("type", "integer", "minimum", 0));
+        f.put("days", ordered("type", "integer", "minimum", 0));
         return object(f, List.of());
     }
 
@@ -70,7 +79,7 @@ public final class SheetSchema {
             if (o != OrderOption.LAYERS) {
                 Map<String, Object> value =
                         o.isNumber()
-                                ? Map.of("type", "string", "pattern", "^\\d{1,3}(\\.\\d{1,4})?$")
+                                ? ordered("type", "string", "pattern", "^\\d{1,3}(\\.\\d{1,4})?$")
                                 : text(1);
                 Map<String, Object> list = new LinkedHashMap<>();
                 list.put("description", (o.title() + ", " + o.unit()).replaceFirst(", $", ""));
@@ -86,7 +95,7 @@ public final class SheetSchema {
     private static Map<String, Object> limit(List<String> units) {
         Map<String, Object> f = new LinkedHashMap<>();
         f.put("value", number());
-        f.put("unit", Map.of("enum", units));
+        f.put("unit", ordered("enum", units));
         f.put("source", text(0));
         f.put("date", text(0));
         return object(f, List.of("value", "unit"));
@@ -109,24 +118,24 @@ public final class SheetSchema {
     private static Map<String, Object> variations() {
         Map<String, Object> f = new LinkedHashMap<>();
         List<String> ids = Arrays.stream(OrderOption.values()).map(OrderOption::id).toList();
-        f.put("option", Map.of("enum", ids));
+        f.put("option", ordered("enum", ids));
         f.put("value", text(1));
         f.put("limits", limits());
-        return Map.of("type", "array", "items", object(f, List.of("option", "value", "limits")));
+        return ordered("type", "array", "items", object(f, List.of("option", "value", "limits")));
     }
 
     private static Map<String, Object> mill() {
         Map<String, Object> tool = new LinkedHashMap<>();
         tool.put("id", text(1));
         tool.put("name", text(1));
-        tool.put("kind", Map.of("enum", List.of("v", "flat", "drill")));
+        tool.put("kind", ordered("enum", List.of("v", "flat", "drill")));
         for (String n : List.of("tip_mm", "angle_deg", "diameter_mm")) {
             tool.put(n, number());
         }
         for (String n : List.of("feed_mm_min", "plunge_mm_min", "depth_per_pass_mm")) {
             tool.put(n, above0());
         }
-        tool.put("spindle_rpm", Map.of("type", "integer", "minimum", 0));
+        tool.put("spindle_rpm", ordered("type", "integer", "minimum", 0));
         Map<String, Object> f = new LinkedHashMap<>();
         for (String n :
                 List.of(
@@ -139,13 +148,13 @@ public final class SheetSchema {
                         "tab_height")) {
             f.put(n, length());
         }
-        f.put("isolation_passes", Map.of("type", "integer", "minimum", 1, "maximum", 20));
-        f.put("pass_overlap", Map.of("type", "number", "minimum", 0, "exclusiveMaximum", 1));
-        f.put("tabs", Map.of("type", "integer", "minimum", 0));
+        f.put("isolation_passes", ordered("type", "integer", "minimum", 1, "maximum", 20));
+        f.put("pass_overlap", ordered("type", "number", "minimum", 0, "exclusiveMaximum", 1));
+        f.put("tabs", ordered("type", "integer", "minimum", 0));
         f.put("rapid_mm_min", above0());
         f.put(
                 "rack",
-                Map.of(
+                ordered(
                         "type",
                         "array",
                         "items",
@@ -171,6 +180,6 @@ public final class SheetSchema {
                                 "breakthrough",
                                 "tab_width",
                                 "tab_height"));
-        return Map.of("anyOf", List.of(Map.of("type", "null"), mill));
+        return ordered("anyOf", List.of(ordered("type", "null"), mill));
     }
 }

@@ -87,6 +87,23 @@ final class Bench implements AutoCloseable {
         wait.until(ExpectedConditions.elementToBeClickable(by)).click();
     }
 
+    /** Chooses from an open list. */
+    void option(String text) {
+        By by = By.xpath("//*[@role='option'][normalize-space(.)='" + text + "']");
+        wait.until(ExpectedConditions.elementToBeClickable(by)).click();
+    }
+
+    /** Gives a file to a field, shown or not. */
+    void upload(String css, java.nio.file.Path file) {
+        driver.findElement(By.cssSelector(css)).sendKeys(file.toString());
+    }
+
+    /** How many nets are lit on the table. */
+    int lit() {
+        String lit = table().getAttribute("data-lit");
+        return lit == null || lit.isEmpty() ? 0 : lit.split(",").length;
+    }
+
     void seeText(String css, String text) {
         wait.until(ExpectedConditions.textToBePresentInElementLocated(By.cssSelector(css), text));
     }

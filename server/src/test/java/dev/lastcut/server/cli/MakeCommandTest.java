@@ -72,12 +72,24 @@ class MakeCommandTest {
                 .containsExactlyInAnyOrder(
                         "clearance",
                         "copper-to-edge",
+                        "copper-to-hole",
+                        "copper-to-hole",
                         "annular-ring",
                         "mask-missing",
+                        "copper-sliver",
+                        "plane-cut",
+                        "plane-cut",
+                        "mask-exposes",
+                        "mask-exposes",
+                        "mask-exposes",
+                        "mask-dam",
                         "silk-on-pad",
                         "silk-on-pad",
+                        "paste-on-hole",
                         "part-not-listed",
-                        "part-not-placed");
+                        "part-not-placed",
+                        "layer-empty",
+                        "pour-covers-track");
         JsonNode gap = finding(report, "clearance");
         assertThat(gap.at("/measured").asDouble()).isBetween(0.118, 0.122);
         assertThat(gap.at("/from/x_mm").isNumber()).isTrue();

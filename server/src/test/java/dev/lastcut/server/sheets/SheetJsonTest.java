@@ -10,6 +10,8 @@ import dev.lastcut.server.report.Json;
 import java.io.ByteArrayOutputStream;
 import java.io.PrintStream;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -24,6 +26,17 @@ class SheetJsonTest {
             CapabilitySheet again = SheetJson.parse(Json.write(SheetJson.of(s)));
             assertThat(again).isEqualTo(s);
         }
+    }
+
+    /** The schema in docs is the one the application gives out. */
+    @Test
+    void theSchemaInTheDocumentsIsTheOneGivenOut() throws Exception {
+        Path inDocs = Path.of("../docs/sheet.schema.json");
+        byte[] made = Json.write(SheetSchema.schema());
+        if (Boolean.getBoolean("lastcut.api.write")) {
+            Files.write(inDocs, made);
+        }
+        assertThat(Files.readAllBytes(inDocs)).isEqualTo(made);
     }
 
     @Test
