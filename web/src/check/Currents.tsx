@@ -46,6 +46,8 @@ export function Currents({ job }: { job: Job }) {
     mutationFn: () => api.path(job.id, given()),
     onSuccess: (p) => {
       setPath(p);
+      // A finding that is open would keep the table at its own place.
+      view.selectFinding(null);
       view.lookAt({
         key: 'found narrowest',
         x: (p.a.x + p.b.x) / 2,

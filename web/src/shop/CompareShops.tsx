@@ -17,7 +17,7 @@ export function fits(d: Design, shop: Shop): boolean | null {
   if (limit === undefined) {
     return null;
   }
-  return d.least ? d.nm >= limit - 550 : d.nm <= limit + 550;
+  return d.least ? d.nm >= limit - 600 : d.nm <= limit + 600;
 }
 
 /** All shops side by side: what stops the board at each, and the numbers that decide it. */

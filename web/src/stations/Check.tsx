@@ -97,6 +97,13 @@ export function Check({
               rel="noreferrer"
             >
               PDF
+            </a>{' '}
+            <a
+              className="underline"
+              href={`/api/jobs/${job.id}/report.json`}
+              download="report.json"
+            >
+              JSON
             </a>
           </span>
         ) : null}

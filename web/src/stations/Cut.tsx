@@ -64,9 +64,31 @@ export function Cut({ job, outputs }: { job: Job; outputs: Outputs | null }) {
                 <div className="num text-faint truncate" title={c.sha256}>
                   SHA-256 {c.sha256.slice(0, 24)}…
                 </div>
-                <a className="underline" href={`/api/jobs/${job.id}/cuts/${c.number}.zip`} download>
-                  Download the zip
-                </a>
+                <span className="flex gap-3">
+                  <a
+                    className="underline"
+                    href={`/api/jobs/${job.id}/cuts/${c.number}.zip`}
+                    download
+                  >
+                    Download the zip
+                  </a>
+                  <a
+                    className="underline"
+                    href={`/api/jobs/${job.id}/cuts/${c.number}/report.html`}
+                    target="_blank"
+                    rel="noreferrer"
+                  >
+                    report
+                  </a>
+                  <a
+                    className="underline"
+                    href={`/api/jobs/${job.id}/cuts/${c.number}/sheet.json`}
+                    target="_blank"
+                    rel="noreferrer"
+                  >
+                    sheet as it was
+                  </a>
+                </span>
               </li>
             ))}
           </ul>

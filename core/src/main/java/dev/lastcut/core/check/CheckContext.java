@@ -83,7 +83,7 @@ public final class CheckContext {
          * two of them may come out this much short. A board drawn exactly to the limit is within
          * it.
          */
-        private static final double SLACK_NM = 550;
+        private static final double SLACK_NM = 600;
 
         /** Ratios are compared to this much, so that what is drawn exactly to the limit passes. */
         private static final double SLACK_RATIO = 0.002;

@@ -16,6 +16,8 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import org.locationtech.jts.algorithm.locate.IndexedPointInAreaLocator;
+import org.locationtech.jts.algorithm.locate.PointOnGeometryLocator;
+import org.locationtech.jts.geom.Coordinate;
 import org.locationtech.jts.geom.Envelope;
 import org.locationtech.jts.geom.Geometry;
 import org.locationtech.jts.geom.Location;
@@ -61,8 +63,7 @@ final class CopperToEdgeRule implements Rule {
             if (mayBeNear && index.isWithinDistance(n.polygon(), limit)) {
                 near.computeIfAbsent(new Place(n.layer(), n.net()), k -> new LinkedHashSet<>())
                         .add(n.polygon());
-            } else if (inside.locate(n.envelope().centre()) == Location.EXTERIOR) {
-                // Nothing of the edge passes through its box, so its middle tells for all of it.
+            } else if (isOutside(n, mayBeNear, inside)) {
                 outside.computeIfAbsent(n.layer(), k -> new ArrayList<>()).add(n);
             }
         }
@@ -75,6 +76,13 @@ final class CopperToEdgeRule implements Rule {
                 });
         outside.forEach((layer, nodes) -> findings.add(outside(c, layer, nodes)));
         return Outcome.of(findings);
+    }
+
+    /** Where nothing of the edge passes its box, the box's middle tells for all of a piece. */
+    private static boolean isOutside(
+            CopperNode n, boolean edgeInBox, PointOnGeometryLocator board) {
+        Coordinate any = edgeInBox ? n.polygon().getCoordinate() : n.envelope().centre();
+        return board.locate(any) == Location.EXTERIOR;
     }
 
     /** Of a pour that touches the edge all round, only what lies near it matters. */

@@ -1,5 +1,6 @@
 package dev.lastcut.core.report;
 
+import dev.lastcut.core.board.Role;
 import dev.lastcut.core.check.CheckRun;
 import dev.lastcut.core.check.Finding;
 import dev.lastcut.core.check.Outcome;
@@ -80,6 +81,13 @@ public record CheckReport(
 
     private static String number(double n) {
         return n == Math.rint(n) ? String.valueOf((long) n) : String.format(Locale.ROOT, "%.3f", n);
+    }
+
+    /** The layers in plain words. */
+    static String layers(Finding f) {
+        return String.join(
+                ", ",
+                f.layers().stream().map(id -> Role.parse(id).map(Role::words).orElse(id)).toList());
     }
 
     static String place(Finding f) {

@@ -70,7 +70,7 @@ public final class HtmlReport {
         out.append(' ').append(severity).append("</span> <b>").append(escaped(title));
         out.append("</b><br><span class=\"m\">").append(escaped(CheckReport.measure(f)));
         out.append("</span><br><span class=\"m\">").append(CheckReport.place(f));
-        out.append("</span> ").append(escaped(String.join(", ", f.layers())));
+        out.append("</span> ").append(escaped(CheckReport.layers(f)));
         out.append("<p>").append(escaped(f.message())).append("</p>");
         report.signOff(f).ifPresent(this::signOff);
         out.append("</div></div>\n");

@@ -117,7 +117,7 @@ public final class PdfReport {
         line(bold, TEXT, left, (index + 1) + "  " + f.severity().id() + "  " + title);
         pen.setNonStrokingColor(0f, 0f, 0f);
         line(plain, TEXT, left, CheckReport.measure(f));
-        line(plain, TEXT, left, CheckReport.place(f) + "  " + String.join(", ", f.layers()));
+        line(plain, TEXT, left, CheckReport.place(f) + "  " + CheckReport.layers(f));
         for (String w : words) {
             line(plain, TEXT, left, w);
         }

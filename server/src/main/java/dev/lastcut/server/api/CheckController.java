@@ -2,6 +2,7 @@ package dev.lastcut.server.api;
 
 import dev.lastcut.core.check.CheckRun;
 import dev.lastcut.core.check.Finding;
+import dev.lastcut.core.cut.OutputSet;
 import dev.lastcut.core.geometry.Measure;
 import dev.lastcut.core.geometry.Pt;
 import dev.lastcut.core.report.CheckReport;
@@ -11,6 +12,8 @@ import dev.lastcut.server.jobs.CheckService;
 import dev.lastcut.server.jobs.JobService;
 import dev.lastcut.server.jobs.RefusedException;
 import dev.lastcut.server.jobs.SignedFindings;
+import dev.lastcut.server.report.Json;
+import dev.lastcut.server.report.ReportJson;
 import dev.lastcut.server.report.Reports;
 import dev.lastcut.server.store.SignOffStore;
 import java.time.Instant;
@@ -229,6 +232,19 @@ class CheckController {
         return ResponseEntity.ok()
                 .header(HttpHeaders.CONTENT_DISPOSITION, "inline; filename=\"report.pdf\"")
                 .body(PdfReport.write(report(id)));
+    }
+
+    @GetMapping(path = "/report.json", produces = MediaType.APPLICATION_JSON_VALUE)
+    byte[] json(@PathVariable long id) {
+        CheckReport report = report(id);
+        OutputSet none = new OutputSet(List.of(), Optional.empty(), List.of());
+        return Json.write(
+                ReportJson.of(
+                        report.geometry(),
+                        jobs.job(id).sheetId().orElse(""),
+                        report.run(),
+                        none,
+                        report.signOffs()));
     }
 
     private CheckReport report(long id) {

@@ -226,6 +226,18 @@ class OutputController {
         return download(name + "-cut-" + number + ".zip", outputs.cutZip(id, number));
     }
 
+    /** The capability sheet as it was when the cut was made. */
+    @GetMapping(path = "/cuts/{number}/sheet.json", produces = MediaType.APPLICATION_JSON_VALUE)
+    byte[] sheet(@PathVariable long id, @PathVariable int number) {
+        return outputs.cutFile(id, number, "sheet.json");
+    }
+
+    /** The report of the check the cut was made of. */
+    @GetMapping(path = "/cuts/{number}/report.html", produces = MediaType.TEXT_HTML_VALUE)
+    byte[] report(@PathVariable long id, @PathVariable int number) {
+        return outputs.cutFile(id, number, "report.html");
+    }
+
     private static ResponseEntity<byte[]> download(String name, byte[] content) {
         return ResponseEntity.ok()
                 .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"" + name + "\"")

@@ -1,16 +1,19 @@
 package dev.lastcut.server.jobs;
 
 import dev.lastcut.core.cut.OutputFile;
+import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.attribute.FileTime;
 import java.time.Instant;
 import java.util.List;
+import java.util.Optional;
 import java.util.zip.ZipEntry;
+import java.util.zip.ZipInputStream;
 import java.util.zip.ZipOutputStream;
 
-/** Packs the files of a cut; every entry carries the cut's own time. */
+/** Packs and reads the files of a cut; every entry carries the cut's own time. */
 final class CutZip {
     private CutZip() {}
 
@@ -29,5 +32,19 @@ final class CutZip {
             throw new UncheckedIOException(e);
         }
         return bytes.toByteArray();
+    }
+
+    /** One file of a cut; empty when it has none of that path. */
+    static Optional<byte[]> read(byte[] zip, String path) {
+        try (ZipInputStream in = new ZipInputStream(new ByteArrayInputStream(zip))) {
+            for (ZipEntry e = in.getNextEntry(); e != null; e = in.getNextEntry()) {
+                if (e.getName().equals(path)) {
+                    return Optional.of(in.readAllBytes());
+                }
+            }
+            return Optional.empty();
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
     }
 }

@@ -93,4 +93,11 @@ public class OutputService {
         return cuts.zip(id, number)
                 .orElseThrow(() -> new NotFoundException("There is no cut " + number + "."));
     }
+
+    /** One file of a cut as it was handed over. */
+    public byte[] cutFile(long id, int number, String path) {
+        return CutZip.read(cutZip(id, number), path)
+                .orElseThrow(
+                        () -> new NotFoundException("Cut " + number + " has no " + path + "."));
+    }
 }

@@ -159,6 +159,10 @@ class JobApiTest {
         byte[] one = send("GET", job + "/cuts/1.zip", null, null).body();
         assertThat(send("GET", job + "/cuts/1.zip", null, null).body()).isEqualTo(one);
         assertThat(json("GET", job + "/cuts", null).size()).isEqualTo(2);
+        // The sheet stays as it was, whatever becomes of the one that is chosen.
+        assertThat(json("GET", job + "/cuts/1/sheet.json", null).at("/id").asString())
+                .isEqualTo("wren-bench");
+        assertThat(status("GET", job + "/cuts/9/sheet.json", null)).isEqualTo(404);
         assertThatThrownBy(() -> jdbc.sql("update cut set created = 'x'").update())
                 .hasMessageContaining("a cut cannot be changed");
         assertThatThrownBy(() -> jdbc.sql("delete from cut").update())
