@@ -1,4 +1,4 @@
-import { useCallback, useState } from 'react';
+import { useCallback, useRef, useState } from 'react';
 import { api, ApiError, type TaskState } from './client';
 
 /** Follows a task through its stream of changes until it is over. */
@@ -29,32 +29,54 @@ export interface Work {
   clearError: () => void;
 }
 
+/**
+ * Work that a component starts. Started again, what was under way is given up: only the latest
+ * counts.
+ */
 export function useWork(): Work {
   const [state, setState] = useState<TaskState | null>(null);
   const [error, setError] = useState('');
+  const runs = useRef(0);
+  const running = useRef('');
   const run = useCallback<Work['run']>((start, then) => {
+    const mine = ++runs.current;
+    const latest = () => mine === runs.current;
+    if (running.current) {
+      void api.cancel(running.current);
+      running.current = '';
+    }
     setError('');
     void (async () => {
       try {
         const task = await start();
+        if (!latest()) {
+          void api.cancel(task.id);
+          return;
+        }
+        running.current = task.id;
         setState(task);
-        const over = await follow(task, setState);
-        if (over.status === 'DONE') {
+        const over = await follow(task, (now) => latest() && setState(now));
+        if (latest() && over.status === 'DONE') {
           then(over);
-        } else if (over.status === 'FAILED') {
+        } else if (latest() && over.status === 'FAILED') {
           setError(over.error);
         }
       } catch (e) {
-        setError(e instanceof Error ? e.message : String(e));
+        if (latest()) {
+          setError(e instanceof Error ? e.message : String(e));
+        }
       } finally {
-        setState(null);
+        if (latest()) {
+          running.current = '';
+          setState(null);
+        }
       }
     })();
   }, []);
   const cancel = useCallback(() => {
-    if (state) {
-      void api.cancel(state.id);
+    if (running.current) {
+      void api.cancel(running.current);
     }
-  }, [state]);
+  }, []);
   return { state, error, run, cancel, clearError: () => setError('') };
 }

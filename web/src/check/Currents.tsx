@@ -1,6 +1,6 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { api, type Current, type CurrentPath, type Job } from '../api/client';
+import { api, type Current, type CurrentPath, type Job, type Pad } from '../api/client';
 import { useView } from '../store/view';
 import { length } from '../units';
 import { Button } from '../ui/Button';
@@ -132,7 +132,7 @@ export function Currents({ job }: { job: Job }) {
           {error.message}
         </p>
       ) : null}
-      {path ? <Path path={path} /> : null}
+      {path ? <Path path={path} pads={pads.data ?? []} /> : null}
       {currents.data && currents.data.length > 0 ? (
         <ul aria-label="Currents given" className="mt-2">
           {currents.data.map((c) => (
@@ -184,11 +184,16 @@ function small(value: number, unit: string): string {
   return value < 1 ? `${(value * 1e3).toPrecision(3)} m${unit}` : `${value.toPrecision(3)} ${unit}`;
 }
 
-function Path({ path }: { path: CurrentPath }) {
+function Path({ path, pads }: { path: CurrentPath; pads: readonly Pad[] }) {
   const unit = useView((s) => s.unit);
+  const name = ({ layer, x, y }: CurrentPath['from']) =>
+    pads.find((p) => p.end.layer === layer && p.end.x === x && p.end.y === y)?.name ?? layer;
   const enough = path.widthNm >= path.neededNm * 0.999;
   return (
     <div role="status" className="mt-2">
+      <Fact name="between">
+        {name(path.from)} and {name(path.to)}
+      </Fact>
       <Fact name="resistance at 20 °C">{small(path.ohm, 'Ω')}</Fact>
       <Fact name="drop when warm">{small(path.dropV, 'V')}</Fact>
       <Fact name="heat">{small(path.watts, 'W')}</Fact>

@@ -37,7 +37,13 @@ final class CurrentRule implements Rule {
         List<String> remarks = new ArrayList<>();
         for (NetCurrent current : currents) {
             Optional<Integer> net = NetPath.named(c.geometry(), current.net());
-            Optional<NetPath.Result> path = net.flatMap(n -> path(c, n, current, stack));
+            Optional<NetPath.Result> path;
+            try {
+                path = net.flatMap(n -> path(c, n, current, stack));
+            } catch (IllegalStateException e) {
+                findings.add(unsolved(current));
+                continue;
+            }
             if (path.isEmpty()) {
                 findings.add(noWay(current));
                 continue;
@@ -85,6 +91,18 @@ final class CurrentRule implements Rule {
     private static boolean isOuter(CheckContext c, NetPath.Result p) {
         // The barrel of a via is taken for an outer layer: it is cooled at both ends.
         return p.layer() <= 0 || p.layer() == c.board().copper().size() - 1;
+    }
+
+    private Finding unsolved(NetCurrent current) {
+        return new FindingBuilder(id())
+                .count(0, 1, "solved")
+                .severity(Severity.LOOK)
+                .nets(List.of(current.net()))
+                .say(
+                        "The copper of "
+                                + current.net()
+                                + " is too fine to be solved as a whole, so its current was not"
+                                + " checked. Choose two pads nearer to each other.");
     }
 
     private Finding noWay(NetCurrent current) {

@@ -17,15 +17,11 @@ import java.util.Optional;
 import java.util.PriorityQueue;
 import java.util.TreeMap;
 import org.locationtech.jts.geom.Geometry;
-import org.locationtech.jts.simplify.TopologyPreservingSimplifier;
 
 /** The way of a current through a net of a board, from pad to pad. */
 public final class NetPath {
     /** Wall of plated holes, nm (common practice, no source: 25 µm). */
     public static final double PLATING_NM = 25_000;
-
-    /** Outlines are simplified by this much before they are meshed; widths stay true to it. */
-    private static final double SIMPLER_NM = 400;
 
     /** Finer than this, more triangles change nothing: 0.02 mm. */
     private static final double FINEST_NM = 20_000;
@@ -190,8 +186,7 @@ public final class NetPath {
         List<CopperMesh.Sheet> sheets = new ArrayList<>();
         double extent = 0;
         for (int i = 0; i < layers; i++) {
-            Geometry area =
-                    TopologyPreservingSimplifier.simplify(Geo.union(copper.get(i)), SIMPLER_NM);
+            Geometry area = Geo.union(copper.get(i));
             extent = Math.max(extent, area.getEnvelopeInternal().getDiameter());
             boolean outer = i == 0 || i == layers - 1;
             double thick = outer ? stack.outerNm : stack.innerNm;

@@ -14,6 +14,7 @@ import org.locationtech.jts.geom.Envelope;
 import org.locationtech.jts.geom.Geometry;
 import org.locationtech.jts.geom.Location;
 import org.locationtech.jts.operation.distance.IndexedFacetDistance;
+import org.locationtech.jts.simplify.TopologyPreservingSimplifier;
 import org.locationtech.jts.triangulate.DelaunayTriangulationBuilder;
 import org.locationtech.jts.triangulate.quadedge.Vertex;
 
@@ -23,17 +24,26 @@ import org.locationtech.jts.triangulate.quadedge.Vertex;
  */
 record Triangles(List<Coordinate> places, List<int[]> triangles) {
     /** Triangles may grow by this share of their distance from the edge. */
-    private static final double GROWTH = 0.4;
+    private static final double GROWTH = 0.8;
 
-    private static final int MOST_PLACES = 150_000;
+    /** Along the edges; a large pour is meshed coarser than a track. */
+    private static final int MOST_ON_EDGE = 6_000;
+
+    /**
+     * Outlines are simplified by this share of a step: 2 µm for a track of a quarter millimetre.
+     */
+    private static final double SIMPLER = 1.0 / 30;
+
+    /** Triangles flatter than this carry nothing and spoil the solution: height by longest side. */
+    private static final double FLAT = 0.004;
 
     /** How much of the area the mesh may miss. */
-    private static final double MISSED = 0.003;
+    private static final double MISSED = 0.01;
 
     static Triangles of(Geometry shape, List<Geometry> close, double step) {
         double finer = step;
         Triangles best = null;
-        for (int attempt = 0; attempt < 3; attempt++) {
+        for (int attempt = 0; attempt < 2; attempt++) {
             Triangles t = mesh(shape, close, finer);
             best = t;
             if (Math.abs(t.area() - shape.getArea()) <= MISSED * shape.getArea()) {
@@ -44,15 +54,16 @@ record Triangles(List<Coordinate> places, List<int[]> triangles) {
         return best;
     }
 
-    private static Triangles mesh(Geometry shape, List<Geometry> close, double step) {
-        // Edges much shorter than a step say nothing to the current.
-        double s = Math.max(step, shape.getLength() / (MOST_PLACES / 3.0));
+    private static Triangles mesh(Geometry whole, List<Geometry> close, double step) {
+        double s = Math.max(step, whole.getLength() / MOST_ON_EDGE);
+        // Chords much shorter than a step say nothing to the current.
+        Geometry shape = TopologyPreservingSimplifier.simplify(whole, s * SIMPLER);
         Set<Coordinate> sites = new LinkedHashSet<>();
         addEdge(shape, s, sites);
         var inside = new IndexedPointInAreaLocator(shape);
         for (Geometry c : close) {
             Set<Coordinate> ring = new LinkedHashSet<>();
-            addEdge(c, s, ring);
+            addEdge(TopologyPreservingSimplifier.simplify(c, s * SIMPLER), s, ring);
             ring.removeIf(p -> inside.locate(p) == Location.EXTERIOR);
             sites.addAll(ring);
         }
@@ -69,7 +80,7 @@ record Triangles(List<Coordinate> places, List<int[]> triangles) {
                     new Coordinate(
                             (v[0].getX() + v[1].getX() + v[2].getX()) / 3,
                             (v[0].getY() + v[1].getY() + v[2].getY()) / 3);
-            if (inside.locate(middle) == Location.INTERIOR) {
+            if (!isFlat(v) && inside.locate(middle) == Location.INTERIOR) {
                 int[] t = new int[3];
                 for (int i = 0; i < 3; i++) {
                     Coordinate c = v[i].getCoordinate();
@@ -85,6 +96,18 @@ record Triangles(List<Coordinate> places, List<int[]> triangles) {
             }
         }
         return new Triangles(places, triangles);
+    }
+
+    private static boolean isFlat(Vertex[] v) {
+        double ux = v[1].getX() - v[0].getX();
+        double uy = v[1].getY() - v[0].getY();
+        double wx = v[2].getX() - v[0].getX();
+        double wy = v[2].getY() - v[0].getY();
+        double longest =
+                Math.max(
+                        Math.max(ux * ux + uy * uy, wx * wx + wy * wy),
+                        (ux - wx) * (ux - wx) + (uy - wy) * (uy - wy));
+        return Math.abs(ux * wy - uy * wx) < FLAT * longest;
     }
 
     private static void addEdge(Geometry g, double step, Set<Coordinate> sites) {

@@ -10,10 +10,14 @@ import dev.lastcut.core.board.Side;
 import dev.lastcut.core.capability.Headroom;
 import dev.lastcut.core.capability.LimitKey;
 import dev.lastcut.core.connectivity.BoardGeometry;
+import dev.lastcut.core.connectivity.CopperNode;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
+import java.util.TreeMap;
+import java.util.stream.Stream;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import org.locationtech.jts.geom.Coordinate;
@@ -78,5 +82,64 @@ class ClearancePropertyTest {
         assertThat(found).as("seed %d", seed).isCloseTo(smallest, within(0.002));
         // Two straight tracks come close in one place or two, never in none.
         assertThat(gaps.size()).isGreaterThanOrEqualTo(tooClose);
+    }
+
+    /** A layout of discs, turned boxes, tracks, arcs and areas, on two layers. */
+    private static TestBoards mixed(Random r) {
+        TestBoards b = new TestBoards();
+        for (Side side : Side.values()) {
+            b.on(Role.Kind.COPPER, side);
+            for (int i = 0; i < 45; i++) {
+                double x = 3 + r.nextInt(3400) / 100.0;
+                double y = 3 + r.nextInt(3400) / 100.0;
+                double d = 0.4 + r.nextInt(120) / 100.0;
+                switch (i % 5) {
+                    case 0 -> b.round(x, y, d);
+                    case 1 -> b.box(x, y, d, 0.5 + d, r.nextInt(360));
+                    case 2 -> b.line(0.25, x, y, x + d, y - 2 * d);
+                    case 3 -> b.arc(0.3, x, y, 1 + d, r.nextInt(360), 700);
+                    default -> b.area(x, y, x + 2 * d, y, x, y + d);
+                }
+            }
+        }
+        return b;
+    }
+
+    /**
+     * Every pair of nets that is too close is told, with the library's distance of its polygons.
+     */
+    @ParameterizedTest
+    @ValueSource(longs = {21, 22, 23, 24, 25, 26})
+    void everyPairThatIsTooCloseIsFound(long seed) {
+        BoardGeometry g = new BoardGeometry(mixed(new Random(seed)).board());
+        Map<List<String>, Double> brute = new TreeMap<>(Comparator.comparing(Object::toString));
+        List<CopperNode> nodes = g.nets().nodes();
+        for (CopperNode a : nodes) {
+            for (CopperNode b : nodes) {
+                if (a.layer() == b.layer() && a.net() < b.net()) {
+                    double d = a.polygon().distance(b.polygon()) / 1e6;
+                    List<String> pair =
+                            Stream.of(g.netName(a.net()), g.netName(b.net())).sorted().toList();
+                    brute.merge(pair, d, Math::min);
+                }
+            }
+        }
+        brute.values().removeIf(d -> d >= 0.5 - 0.002);
+        CheckRun run =
+                CheckRunner.run(
+                        new CheckContext(
+                                g,
+                                TestBoards.house(Map.of(LimitKey.CLEARANCE, 0.5)),
+                                Headroom.NONE));
+        Map<List<String>, Double> found = new TreeMap<>(Comparator.comparing(Object::toString));
+        for (Finding f : Planted.of("clearance", run)) {
+            found.merge(f.nets(), f.measured(), Math::min);
+        }
+        found.values().removeIf(d -> d >= 0.5 - 0.002);
+        assertThat(brute.size()).isGreaterThan(2);
+        assertThat(found.keySet()).isEqualTo(brute.keySet());
+        brute.forEach(
+                (pair, d) ->
+                        assertThat(found.get(pair)).as("%s", pair).isCloseTo(d, within(0.002)));
     }
 }

@@ -140,7 +140,7 @@ class CurrentController {
                         : NetPath.farthest(geometry, net);
         NetPath.Stack stack = stack(id);
         NetPath.Result r =
-                ends.flatMap(e -> NetPath.solve(geometry, net, e[0], e[1], stack))
+                ends.flatMap(e -> solve(geometry, net, e, stack))
                         .orElseThrow(
                                 () ->
                                         new RefusedException(
@@ -149,6 +149,17 @@ class CurrentController {
                                                         + " leads from the one pad to the other."
                                                         + " Choose two pads that it joins."));
         return view(geometry, wanted, stack, r);
+    }
+
+    private static Optional<NetPath.Result> solve(
+            BoardGeometry geometry, int net, Terminal[] ends, NetPath.Stack stack) {
+        try {
+            return NetPath.solve(geometry, net, ends[0], ends[1], stack);
+        } catch (IllegalStateException e) {
+            throw new RefusedException(
+                    "The copper of this net is too fine to be solved between these pads. Choose two"
+                            + " that lie nearer to each other.");
+        }
     }
 
     private NetPath.Stack stack(long id) {
