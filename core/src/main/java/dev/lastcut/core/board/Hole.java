@@ -1,6 +1,8 @@
 package dev.lastcut.core.board;
 
 import dev.lastcut.core.geometry.Flattener;
+import dev.lastcut.core.geometry.Geo;
+import dev.lastcut.core.geometry.Measure;
 import dev.lastcut.core.geometry.Pt;
 import dev.lastcut.core.geometry.Segment;
 import org.locationtech.jts.geom.Geometry;
@@ -32,6 +34,19 @@ public record Hole(
 
     public Pt middle() {
         return from.middle(to);
+    }
+
+    /** Where the tool's middle goes: a point, or a line for a slot. */
+    public Geometry core() {
+        return isSlot() ? Geo.line(from, to) : Geo.point(from);
+    }
+
+    /** Its width, measured across at its middle. */
+    public Measure across() {
+        Pt way = isSlot() ? to.minus(from) : new Pt(0, -1);
+        double half = diameter / 2.0 / Math.hypot(way.x(), way.y());
+        Pt side = new Pt(Math.round(-way.y() * half), Math.round(way.x() * half));
+        return new Measure(middle().minus(side), middle().plus(side), diameter);
     }
 
     public Geometry shape(Flattener flattener) {

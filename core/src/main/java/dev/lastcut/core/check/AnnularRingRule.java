@@ -70,7 +70,7 @@ final class AnnularRingRule implements Rule {
 
     /** A plated hole that the outline cuts through is meant to be cut. */
     static boolean isCastellation(Hole h, Geometry edge) {
-        return !edge.isEmpty() && edge.distance(Geo.line(h.from(), h.to())) < h.diameter() / 2.0;
+        return !edge.isEmpty() && edge.distance(h.core()) < h.diameter() / 2.0;
     }
 
     /** The widest ring that one piece of copper alone gives a hole: there is no less. */
@@ -107,7 +107,7 @@ final class AnnularRingRule implements Rule {
         copper.add(wall);
         Geometry filled = Geo.union(copper);
         // Clipping makes edges of its own; they lie further out than the limit and never decide.
-        Geometry core = h.isSlot() ? Geo.line(h.from(), h.to()) : Geo.point(h.from());
+        Geometry core = h.core();
         Measure m = Distances.between(core, filled.getBoundary());
         double ring = Math.max(0, m.nm() - h.diameter() / 2.0);
         double share = m.nm() == 0 ? 0 : h.diameter() / 2.0 / m.nm();

@@ -4,7 +4,6 @@ import dev.lastcut.core.board.Hole;
 import dev.lastcut.core.capability.LimitKey;
 import dev.lastcut.core.capability.OrderOption;
 import dev.lastcut.core.geometry.Length;
-import dev.lastcut.core.geometry.Pt;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -58,11 +57,10 @@ final class AspectRatioRule implements Rule {
     private Finding finding(
             CheckContext.Bounds bounds, double thickness, double ratio, List<Hole> holes) {
         Hole h = holes.get(0);
-        Pt half = new Pt(h.diameter() / 2, 0);
         return new FindingBuilder(id())
                 .layers("plated-holes")
                 .at(h.middle())
-                .between(h.middle().minus(half), h.middle().plus(half))
+                .between(h.across().from(), h.across().to())
                 .alsoAt(holes.stream().map(Hole::middle).toList())
                 .ratio(ratio, bounds.withHeadroom())
                 .severity(bounds.severity(ratio, Severity.STOP))

@@ -1,6 +1,5 @@
 package dev.lastcut.core.check;
 
-import dev.lastcut.core.capability.OrderOption;
 import dev.lastcut.core.current.NetCurrent;
 import dev.lastcut.core.current.NetPath;
 import dev.lastcut.core.current.Terminal;
@@ -32,7 +31,7 @@ final class CurrentRule implements Rule {
         if (currents.isEmpty()) {
             return Outcome.notRun("no net has been given a current");
         }
-        NetPath.Stack stack = stack(c);
+        NetPath.Stack stack = NetPath.Stack.ordered(c::number);
         List<Finding> findings = new ArrayList<>();
         List<String> remarks = new ArrayList<>();
         for (NetCurrent current : currents) {
@@ -64,13 +63,6 @@ final class CurrentRule implements Rule {
             }
         }
         return Outcome.of(findings, String.join("; ", remarks));
-    }
-
-    static NetPath.Stack stack(CheckContext c) {
-        return NetPath.Stack.ofOunces(
-                c.number(OrderOption.COPPER_OUTER).orElse(1.0),
-                c.number(OrderOption.COPPER_INNER).orElse(0.5),
-                c.number(OrderOption.THICKNESS).orElse(1.6) * Length.NM_PER_MM);
     }
 
     private static Optional<NetPath.Result> path(

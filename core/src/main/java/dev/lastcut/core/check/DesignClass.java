@@ -117,15 +117,6 @@ public record DesignClass(
     private static Optional<Smallest> hole(BoardGeometry geometry) {
         return geometry.board().holes().stream()
                 .min(Comparator.comparingLong(Hole::diameter))
-                .map(
-                        h -> {
-                            Pt half = new Pt(h.diameter() / 2, 0);
-                            Measure m =
-                                    new Measure(
-                                            h.middle().minus(half),
-                                            h.middle().plus(half),
-                                            h.diameter());
-                            return new Smallest(m, h.plated() ? "plated-holes" : "unplated-holes");
-                        });
+                .map(h -> new Smallest(h.across(), h.plated() ? "plated-holes" : "unplated-holes"));
     }
 }

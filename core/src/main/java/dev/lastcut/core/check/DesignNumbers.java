@@ -97,7 +97,7 @@ public final class DesignNumbers {
             }
         }
         for (Hole h : geometry.board().holes()) {
-            Geometry core = h.isSlot() ? Geo.line(h.from(), h.to()) : Geo.point(h.from());
+            Geometry core = h.core();
             double wall = h.diameter() / 2.0;
             boolean cut = h.plated() && index.isWithinDistance(core, wall);
             if (!cut && index.isWithinDistance(core, wall + FARTHEST_NM)) {
@@ -118,19 +118,13 @@ public final class DesignNumbers {
         for (int i = 0; i < all.size(); i++) {
             Hole a = all.get(i);
             if (a.isSlot()) {
-                Pt half = new Pt(a.diameter() / 2, 0);
-                least(
-                        LimitKey.SLOT_WIDTH,
-                        new Measure(a.middle().minus(half), a.middle().plus(half), a.diameter()),
-                        id(a));
+                least(LimitKey.SLOT_WIDTH, a.across(), id(a));
             }
             for (int k : geometry.holes().near(Geo.expanded(HoleIndex.box(a), reach))) {
                 if (k > i) {
                     Hole b = all.get(k);
                     double walls = (a.diameter() + b.diameter()) / 2.0;
-                    Measure m =
-                            Distances.between(
-                                    Geo.line(a.from(), a.to()), Geo.line(b.from(), b.to()));
+                    Measure m = Distances.between(a.core(), b.core());
                     double web = m.nm() - walls;
                     // Holes that overlap are one slot, or another check's.
                     if (web > 0 && web < reach) {
@@ -142,16 +136,7 @@ public final class DesignNumbers {
         }
         all.stream()
                 .max((a, b) -> Long.compare(a.diameter(), b.diameter()))
-                .ifPresent(
-                        h -> {
-                            Pt half = new Pt(h.diameter() / 2, 0);
-                            Measure m =
-                                    new Measure(
-                                            h.middle().minus(half),
-                                            h.middle().plus(half),
-                                            h.diameter());
-                            numbers.put(LimitKey.HOLE_MAX, new Smallest(m, id(h)));
-                        });
+                .ifPresent(h -> numbers.put(LimitKey.HOLE_MAX, new Smallest(h.across(), id(h))));
     }
 
     private void silk() {

@@ -2,7 +2,6 @@ package dev.lastcut.core.check;
 
 import dev.lastcut.core.board.Hole;
 import dev.lastcut.core.connectivity.HoleIndex;
-import dev.lastcut.core.geometry.Geo;
 import dev.lastcut.core.geometry.Length;
 import dev.lastcut.core.geometry.Pt;
 import dev.lastcut.core.geometry.UnionFind;
@@ -55,7 +54,7 @@ final class HoleDuplicateRule implements Rule {
 
     private static boolean overlap(Hole a, Hole b) {
         boolean sameSlot = a.isSlot() && b.isSlot() && sharesEnd(a, b);
-        double apart = Geo.line(a.from(), a.to()).distance(Geo.line(b.from(), b.to()));
+        double apart = a.core().distance(b.core());
         return !sameSlot
                 && !isApartInDepth(a, b)
                 && apart < (a.diameter() + b.diameter()) / 2.0 - 1;

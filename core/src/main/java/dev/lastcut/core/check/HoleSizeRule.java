@@ -50,18 +50,18 @@ final class HoleSizeRule implements Rule {
         return Outcome.of(findings, bySize.size() + " sizes");
     }
 
-    private FindingBuilder start(long size, List<Hole> holes) {
+    private FindingBuilder start(List<Hole> holes) {
         Hole h = holes.get(0);
-        var half = new dev.lastcut.core.geometry.Pt(size / 2, 0);
         return new FindingBuilder(id())
                 .layers(h.plated() ? "plated-holes" : "unplated-holes")
                 .at(h.middle())
-                .between(h.middle().minus(half), h.middle().plus(half));
+                .between(h.across().from(), h.across().to())
+                .alsoAt(holes.stream().map(Hole::middle).toList());
     }
 
     private Finding outOfRange(
             CheckContext.Bounds bounds, long size, List<Hole> holes, String how) {
-        return start(size, holes)
+        return start(holes)
                 .lengths(size, bounds.withHeadroomNm())
                 .severity(bounds.severity(size, Severity.STOP))
                 .say(
@@ -89,7 +89,7 @@ final class HoleSizeRule implements Rule {
                 nearest.map(n -> " The nearest drill is " + Length.text(n.diameter()) + ".")
                         .orElse(" The rack holds no drill.");
         return Optional.of(
-                start(size, holes)
+                start(holes)
                         .lengths(size, nearest.map(Cutter::diameter).orElse(0L))
                         .say(
                                 count(holes)

@@ -11,7 +11,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import org.locationtech.jts.geom.Coordinate;
-import org.locationtech.jts.geom.Geometry;
 import org.locationtech.jts.operation.distance.DistanceOp;
 
 /** The web between two holes, edge to edge. Pieces of one routed slot do not count. */
@@ -50,7 +49,7 @@ final class HoleSpacingRule implements Rule {
     }
 
     private Optional<Finding> compare(CheckContext.Bounds bounds, Hole a, Hole b) {
-        Coordinate[] near = new DistanceOp(core(a), core(b)).nearestPoints();
+        Coordinate[] near = new DistanceOp(a.core(), b.core()).nearestPoints();
         double centres = near[0].distance(near[1]);
         double web = centres - (a.diameter() + b.diameter()) / 2.0;
         // Holes that overlap, pieces of one slot among them, are another check's.
@@ -75,10 +74,6 @@ final class HoleSpacingRule implements Rule {
                                         + Length.text(bounds.withHeadroomNm())
                                         + ". The web breaks and the drill wanders. Move them"
                                         + " apart."));
-    }
-
-    private static Geometry core(Hole h) {
-        return h.isSlot() ? Geo.line(h.from(), h.to()) : Geo.point(h.from());
     }
 
     private static Pt towards(Coordinate from, Coordinate to, double by) {

@@ -51,7 +51,7 @@ final class HoleToEdgeRule implements Rule {
         List<Pt> outside = new ArrayList<>();
         int castellations = 0;
         for (Hole h : c.board().holes()) {
-            Geometry core = core(h);
+            Geometry core = h.core();
             double reach = h.diameter() / 2.0;
             boolean near = index.isWithinDistance(core, reach + limit);
             if (near && h.plated() && index.isWithinDistance(core, reach - 1)) {
@@ -68,10 +68,6 @@ final class HoleToEdgeRule implements Rule {
             findings.add(outside(outside));
         }
         return Outcome.of(findings, castellations == 0 ? "" : castellations + " castellations");
-    }
-
-    private static Geometry core(Hole h) {
-        return h.isSlot() ? Geo.line(h.from(), h.to()) : Geo.point(h.from());
     }
 
     private Finding outside(List<Pt> places) {

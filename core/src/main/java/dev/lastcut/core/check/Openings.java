@@ -3,7 +3,6 @@ package dev.lastcut.core.check;
 import dev.lastcut.core.board.Feature;
 import dev.lastcut.core.board.Piece;
 import dev.lastcut.core.board.Role;
-import dev.lastcut.core.board.Side;
 import dev.lastcut.core.connectivity.PieceIndex;
 import dev.lastcut.core.geometry.Geo;
 import dev.lastcut.core.geometry.Measure;
@@ -86,10 +85,6 @@ final class Openings {
     static Openings of(CheckContext c, Role role) {
         record Key(Role role) {}
         return c.geometry().once(new Key(role), () -> new Openings(c.geometry().index(role)));
-    }
-
-    static Openings paste(CheckContext c, Side side) {
-        return of(c, Role.of(Role.Kind.PASTE, side));
     }
 
     List<Opening> all() {

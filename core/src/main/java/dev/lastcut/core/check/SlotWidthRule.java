@@ -3,8 +3,6 @@ package dev.lastcut.core.check;
 import dev.lastcut.core.board.Hole;
 import dev.lastcut.core.capability.LimitKey;
 import dev.lastcut.core.geometry.Length;
-import dev.lastcut.core.geometry.Measure;
-import dev.lastcut.core.geometry.Pt;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -46,15 +44,9 @@ final class SlotWidthRule implements Rule {
 
     private Finding finding(CheckContext.Bounds bounds, List<Hole> same) {
         Hole h = same.get(0);
-        Pt way = h.to().minus(h.from());
-        double length = h.from().distance(h.to());
-        double half = h.diameter() / 2.0 / length;
-        Pt across = new Pt(Math.round(-way.y() * half), Math.round(way.x() * half));
-        Measure width =
-                new Measure(h.middle().minus(across), h.middle().plus(across), h.diameter());
         return new FindingBuilder(id())
                 .layers(h.plated() ? "plated-holes" : "unplated-holes")
-                .measure(width)
+                .measure(h.across())
                 .alsoAt(same.stream().map(Hole::middle).toList())
                 .limitNm(bounds.withHeadroomNm())
                 .severity(bounds.severity(h.diameter(), Severity.STOP))

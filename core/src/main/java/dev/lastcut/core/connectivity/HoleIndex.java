@@ -51,7 +51,7 @@ public final class HoleIndex {
         List<Integer> found = new ArrayList<>();
         for (int i : near(new Envelope(p.coordinate()))) {
             Hole h = holes.get(i);
-            double d = Geo.line(h.from(), h.to()).distance(Geo.point(p));
+            double d = h.core().distance(Geo.point(p));
             if (d <= h.diameter() / 2.0) {
                 found.add(i);
             }

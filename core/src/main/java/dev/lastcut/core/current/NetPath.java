@@ -2,10 +2,12 @@ package dev.lastcut.core.current;
 
 import dev.lastcut.core.board.Feature;
 import dev.lastcut.core.board.Hole;
+import dev.lastcut.core.capability.OrderOption;
 import dev.lastcut.core.connectivity.BoardGeometry;
 import dev.lastcut.core.connectivity.CopperNets;
 import dev.lastcut.core.connectivity.CopperNode;
 import dev.lastcut.core.geometry.Geo;
+import dev.lastcut.core.geometry.Length;
 import dev.lastcut.core.geometry.Measure;
 import dev.lastcut.core.geometry.Pt;
 import java.util.ArrayList;
@@ -16,6 +18,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.PriorityQueue;
 import java.util.TreeMap;
+import java.util.function.Function;
 import org.locationtech.jts.geom.Geometry;
 
 /** The way of a current through a net of a board, from pad to pad. */
@@ -32,6 +35,17 @@ public final class NetPath {
         public static Stack ofOunces(double outer, double inner, double boardNm) {
             return new Stack(
                     outer * TrackCurrent.NM_PER_OZ, inner * TrackCurrent.NM_PER_OZ, boardNm);
+        }
+
+        /**
+         * What is ordered; where a shop offers nothing 1 oz outside, 0.5 oz inside and 1.6 mm
+         * (common practice, no source).
+         */
+        public static Stack ordered(Function<OrderOption, Optional<Double>> number) {
+            return ofOunces(
+                    number.apply(OrderOption.COPPER_OUTER).orElse(1.0),
+                    number.apply(OrderOption.COPPER_INNER).orElse(0.5),
+                    number.apply(OrderOption.THICKNESS).orElse(1.6) * Length.NM_PER_MM);
         }
     }
 

@@ -1,7 +1,6 @@
 package dev.lastcut.server.api;
 
 import dev.lastcut.core.board.Role;
-import dev.lastcut.core.capability.OrderOption;
 import dev.lastcut.core.check.CheckContext;
 import dev.lastcut.core.connectivity.BoardGeometry;
 import dev.lastcut.core.connectivity.NetReference;
@@ -17,6 +16,7 @@ import dev.lastcut.server.jobs.NotFoundException;
 import dev.lastcut.server.jobs.RefusedException;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -89,7 +89,7 @@ class CurrentController {
             Optional<String> name = name(geometry, t);
             String place =
                     String.format(
-                            java.util.Locale.ROOT,
+                            Locale.ROOT,
                             "%s %.2f, %.2f mm",
                             Role.parse(t.layer()).map(Role::words).orElse(t.layer()),
                             Length.toMm(t.at().x()),
@@ -163,17 +163,11 @@ class CurrentController {
     }
 
     private NetPath.Stack stack(long id) {
-        return NetPath.Stack.ofOunces(
-                number(id, OrderOption.COPPER_OUTER, 1.0),
-                number(id, OrderOption.COPPER_INNER, 0.5),
-                number(id, OrderOption.THICKNESS, 1.6) * Length.NM_PER_MM);
-    }
-
-    private double number(long id, OrderOption option, double usual) {
-        return jobs.against(id)
-                .flatMap((CheckContext.Against a) -> a.sheet().value(option, a.order()))
-                .map(Double::valueOf)
-                .orElse(usual);
+        Optional<CheckContext.Against> against = jobs.against(id);
+        return NetPath.Stack.ordered(
+                option ->
+                        against.flatMap(a -> a.sheet().value(option, a.order()))
+                                .map(Double::valueOf));
     }
 
     private static PathView view(
