@@ -5,6 +5,7 @@ import { Button } from '../ui/Button';
 import { Dialog } from '../ui/Dialog';
 import { NumberField } from '../ui/NumberField';
 import { Select } from '../ui/Select';
+import { sheetsChanged } from './sheetsChanged';
 
 const UNITS = ['mm', 'mil', 'in', 'um'].map((u) => ({ value: u, text: u }));
 const FIELD = 'border-edge bg-card rounded border px-2 py-0.5';
@@ -72,7 +73,7 @@ function Form({
   const keep = useMutation({
     mutationFn: () => api.keepSheet(sheet, replace),
     onSuccess: (kept) => {
-      void queries.invalidateQueries();
+      sheetsChanged(queries);
       onKept(kept.id);
     },
   });

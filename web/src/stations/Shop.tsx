@@ -6,6 +6,7 @@ import { CompareShops } from '../shop/CompareShops';
 import { Numbers } from '../shop/Numbers';
 import { OrderOptions } from '../shop/OrderOptions';
 import { SheetForm } from '../shop/SheetForm';
+import { sheetsChanged } from '../shop/sheetsChanged';
 import { useView } from '../store/view';
 import { length } from '../units';
 import { Button } from '../ui/Button';
@@ -51,7 +52,7 @@ export function Shop({ job }: { job: Job }) {
   });
   const drop = useMutation({
     mutationFn: (id: string) => api.dropSheet(id),
-    onSuccess: () => queries.invalidateQueries(),
+    onSuccess: () => sheetsChanged(queries),
   });
   const chosen = sheets.data?.find((s) => s.id === job.sheetId);
   const error = choose.error ?? order.error ?? drop.error;
@@ -191,7 +192,7 @@ function Import({ sheets, onKept }: { sheets: readonly Sheet[]; onKept: (id: str
       return api.keepSheet(sheet, replace);
     },
     onSuccess: (kept) => {
-      void queries.invalidateQueries({ queryKey: ['sheets'] });
+      sheetsChanged(queries);
       onKept(kept.id);
     },
   });
