@@ -1,9 +1,9 @@
 package dev.lastcut.core.check;
 
 import dev.lastcut.core.capability.LimitKey;
+import dev.lastcut.core.connectivity.BoardEdge;
 import dev.lastcut.core.connectivity.CopperNode;
 import dev.lastcut.core.geometry.Distances;
-import dev.lastcut.core.geometry.EdgeIndex;
 import dev.lastcut.core.geometry.Geo;
 import dev.lastcut.core.geometry.Length;
 import dev.lastcut.core.geometry.Pt;
@@ -22,7 +22,6 @@ import org.locationtech.jts.geom.Envelope;
 import org.locationtech.jts.geom.Geometry;
 import org.locationtech.jts.geom.Location;
 import org.locationtech.jts.geom.Polygon;
-import org.locationtech.jts.operation.distance.IndexedFacetDistance;
 
 /** Copper too near to the outline or to a cut-out. */
 final class CopperToEdgeRule implements Rule {
@@ -50,17 +49,14 @@ final class CopperToEdgeRule implements Rule {
             return Outcome.notRun("there is no closed outline to measure from");
         }
         double limit = bounds.get().reachNm();
-        Geometry edge = c.geometry().boardArea().getBoundary();
-        IndexedFacetDistance index = new IndexedFacetDistance(edge);
-        List<EdgeIndex> edges =
-                Geo.polygons(c.geometry().boardArea()).stream().map(EdgeIndex::new).toList();
+        BoardEdge edge = BoardEdge.of(c.geometry());
         var inside = new IndexedPointInAreaLocator(c.geometry().boardArea());
         Map<Place, Set<Polygon>> near = new LinkedHashMap<>();
         Map<Integer, List<CopperNode>> outside = new TreeMap<>();
         for (CopperNode n : c.geometry().nets().nodes()) {
             Envelope reach = Geo.expanded(n.envelope(), limit);
-            boolean mayBeNear = edges.stream().anyMatch(e -> e.mayCross(reach));
-            if (mayBeNear && index.isWithinDistance(n.polygon(), limit)) {
+            boolean mayBeNear = edge.mayCross(reach);
+            if (mayBeNear && edge.isWithin(n.polygon(), limit)) {
                 near.computeIfAbsent(new Place(n.layer(), n.net()), k -> new LinkedHashSet<>())
                         .add(n.polygon());
             } else if (isOutside(n, mayBeNear, inside)) {
@@ -70,7 +66,9 @@ final class CopperToEdgeRule implements Rule {
         List<Finding> findings = new ArrayList<>();
         near.forEach(
                 (place, parts) -> {
-                    for (var run : Distances.closerThan(near(parts, edge, limit), edge, limit)) {
+                    for (var run :
+                            Distances.closerThan(
+                                    near(parts, edge.boundary(), limit), edge.boundary(), limit)) {
                         findings.add(finding(c, bounds.get(), place, run));
                     }
                 });

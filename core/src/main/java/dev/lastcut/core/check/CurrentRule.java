@@ -38,7 +38,7 @@ final class CurrentRule implements Rule {
             Optional<Integer> net = NetPath.named(c.geometry(), current.net());
             Optional<NetPath.Result> path;
             try {
-                path = net.flatMap(n -> path(c, n, current, stack));
+                path = net.flatMap(n -> NetPath.of(c.geometry(), n, current, stack));
             } catch (IllegalStateException e) {
                 findings.add(unsolved(current));
                 continue;
@@ -56,33 +56,15 @@ final class CurrentRule implements Rule {
                             p.ohm() * 1e3,
                             p.ohm() * TrackCurrent.warm(current.riseC()) * current.amps() * 1e3,
                             current.amps()));
-            double needed = TrackCurrent.area(current.amps(), current.riseC(), isOuter(c, p));
+            double needed =
+                    TrackCurrent.area(
+                            current.amps(), current.riseC(), p.isOuter(c.board().copper().size()));
             // The least of many lines through a mesh is true to a thousandth.
             if (p.sectionNm2() < needed * 0.999) {
                 findings.add(finding(c, current, p, stack, needed));
             }
         }
         return Outcome.of(findings, String.join("; ", remarks));
-    }
-
-    private static Optional<NetPath.Result> path(
-            CheckContext c, int net, NetCurrent current, NetPath.Stack stack) {
-        Optional<Terminal[]> ends =
-                current.from().isPresent() && current.to().isPresent()
-                        ? Optional.of(new Terminal[] {current.from().get(), current.to().get()})
-                        : NetPath.farthest(c.geometry(), net);
-        record Key(int net, Terminal from, Terminal to, NetPath.Stack stack) {}
-        return ends.flatMap(
-                e ->
-                        c.geometry()
-                                .once(
-                                        new Key(net, e[0], e[1], stack),
-                                        () -> NetPath.solve(c.geometry(), net, e[0], e[1], stack)));
-    }
-
-    private static boolean isOuter(CheckContext c, NetPath.Result p) {
-        // The barrel of a via is taken for an outer layer: it is cooled at both ends.
-        return p.layer() <= 0 || p.layer() == c.board().copper().size() - 1;
     }
 
     private Finding unsolved(NetCurrent current) {
@@ -116,7 +98,7 @@ final class CurrentRule implements Rule {
             NetPath.Result p,
             NetPath.Stack stack,
             double needed) {
-        double thick = isOuter(c, p) ? stack.outerNm() : stack.innerNm();
+        double thick = p.isOuter(c.board().copper().size()) ? stack.outerNm() : stack.innerNm();
         double width = p.sectionNm2() / thick;
         String layer = p.layer() < 0 ? "plated-holes" : c.copperId(p.layer());
         return new FindingBuilder(id())
@@ -138,6 +120,9 @@ final class CurrentRule implements Rule {
                                 current.riseC(),
                                 Length.text(width),
                                 p.layer() < 0 ? ", in the walls of vias" : "",
-                                TrackCurrent.amps(p.sectionNm2(), current.riseC(), isOuter(c, p))));
+                                TrackCurrent.amps(
+                                        p.sectionNm2(),
+                                        current.riseC(),
+                                        p.isOuter(c.board().copper().size()))));
     }
 }

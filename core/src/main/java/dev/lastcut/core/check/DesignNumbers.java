@@ -6,11 +6,11 @@ import dev.lastcut.core.board.Layer;
 import dev.lastcut.core.board.Role;
 import dev.lastcut.core.capability.LimitKey;
 import dev.lastcut.core.check.DesignClass.Smallest;
+import dev.lastcut.core.connectivity.BoardEdge;
 import dev.lastcut.core.connectivity.BoardGeometry;
 import dev.lastcut.core.connectivity.CopperNode;
 import dev.lastcut.core.connectivity.HoleIndex;
 import dev.lastcut.core.geometry.Distances;
-import dev.lastcut.core.geometry.EdgeIndex;
 import dev.lastcut.core.geometry.Geo;
 import dev.lastcut.core.geometry.Measure;
 import dev.lastcut.core.geometry.Pt;
@@ -20,7 +20,6 @@ import java.util.Map;
 import java.util.Optional;
 import org.locationtech.jts.geom.Envelope;
 import org.locationtech.jts.geom.Geometry;
-import org.locationtech.jts.operation.distance.IndexedFacetDistance;
 
 /**
  * The board's own extreme for each number of a sheet that it can be held against, with its place:
@@ -76,18 +75,15 @@ public final class DesignNumbers {
     }
 
     private void edge() {
-        Geometry boundary = geometry.boardArea().getBoundary();
-        if (boundary.isEmpty()) {
+        if (geometry.boardArea().isEmpty()) {
             return;
         }
-        IndexedFacetDistance index = new IndexedFacetDistance(boundary);
-        List<EdgeIndex> edges =
-                Geo.polygons(geometry.boardArea()).stream().map(EdgeIndex::new).toList();
+        BoardEdge edge = BoardEdge.of(geometry);
+        Geometry boundary = edge.boundary();
         double limit = FARTHEST_NM;
         for (CopperNode n : geometry.nets().nodes()) {
             Envelope reach = Geo.expanded(n.envelope(), limit);
-            if (edges.stream().anyMatch(e -> e.mayCross(reach))
-                    && index.isWithinDistance(n.polygon(), limit)) {
+            if (edge.mayCross(reach) && edge.isWithin(n.polygon(), limit)) {
                 Measure m = Distances.between(n.polygon(), boundary);
                 limit = Math.min(limit, m.nm());
                 least(
@@ -99,8 +95,8 @@ public final class DesignNumbers {
         for (Hole h : geometry.board().holes()) {
             Geometry core = h.core();
             double wall = h.diameter() / 2.0;
-            boolean cut = h.plated() && index.isWithinDistance(core, wall);
-            if (!cut && index.isWithinDistance(core, wall + FARTHEST_NM)) {
+            boolean cut = h.plated() && edge.isWithin(core, wall);
+            if (!cut && edge.isWithin(core, wall + FARTHEST_NM)) {
                 Measure m = Distances.between(core, boundary);
                 double web = Math.max(0, m.nm() - wall);
                 least(LimitKey.HOLE_TO_EDGE, new Measure(m.from(), m.to(), web), id(h));

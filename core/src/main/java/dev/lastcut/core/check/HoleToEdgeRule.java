@@ -2,6 +2,7 @@ package dev.lastcut.core.check;
 
 import dev.lastcut.core.board.Hole;
 import dev.lastcut.core.capability.LimitKey;
+import dev.lastcut.core.connectivity.BoardEdge;
 import dev.lastcut.core.connectivity.HoleIndex;
 import dev.lastcut.core.geometry.Distances;
 import dev.lastcut.core.geometry.Geo;
@@ -14,7 +15,6 @@ import java.util.Optional;
 import org.locationtech.jts.algorithm.locate.IndexedPointInAreaLocator;
 import org.locationtech.jts.geom.Geometry;
 import org.locationtech.jts.geom.Location;
-import org.locationtech.jts.operation.distance.IndexedFacetDistance;
 
 /**
  * The wall of a hole to the outline and to cut-outs. Plated holes that the outline cuts through are
@@ -43,8 +43,7 @@ final class HoleToEdgeRule implements Rule {
         if (c.board().holes().isEmpty()) {
             return Outcome.notRun("the pack has no holes");
         }
-        Geometry edge = c.geometry().boardArea().getBoundary();
-        IndexedFacetDistance index = new IndexedFacetDistance(edge);
+        BoardEdge edge = BoardEdge.of(c.geometry());
         var inside = new IndexedPointInAreaLocator(c.geometry().boardArea());
         double limit = bounds.get().reachNm();
         List<Finding> findings = new ArrayList<>();
@@ -53,12 +52,12 @@ final class HoleToEdgeRule implements Rule {
         for (Hole h : c.board().holes()) {
             Geometry core = h.core();
             double reach = h.diameter() / 2.0;
-            boolean near = index.isWithinDistance(core, reach + limit);
-            if (near && h.plated() && index.isWithinDistance(core, reach - 1)) {
+            boolean near = edge.isWithin(core, reach + limit);
+            if (near && h.plated() && edge.isWithin(core, reach - 1)) {
                 castellations++;
             } else if (near) {
                 var window = Geo.expanded(HoleIndex.box(h), 2 * limit);
-                Measure m = Distances.between(core, Geo.clip(edge, window));
+                Measure m = Distances.between(core, Geo.clip(edge.boundary(), window));
                 findings.add(finding(bounds.get(), h, m));
             } else if (inside.locate(h.middle().coordinate()) == Location.EXTERIOR) {
                 outside.add(h.middle());

@@ -8,10 +8,8 @@ import dev.lastcut.core.geometry.Geo;
 import dev.lastcut.core.geometry.Measure;
 import dev.lastcut.core.geometry.Necks;
 import dev.lastcut.core.geometry.Pt;
-import dev.lastcut.core.geometry.UnionFind;
 import java.util.ArrayList;
 import java.util.HashMap;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import org.locationtech.jts.algorithm.MinimumDiameter;
@@ -61,22 +59,7 @@ final class Openings {
     private final Map<Object, Figures> figures = new HashMap<>();
 
     private Openings(PieceIndex index) {
-        List<Piece> pieces = index.pieces();
-        UnionFind sets = new UnionFind(pieces.size());
-        Map<Piece, Integer> number = new HashMap<>();
-        for (int i = 0; i < pieces.size(); i++) {
-            number.put(pieces.get(i), i);
-        }
-        for (int i = 0; i < pieces.size(); i++) {
-            for (Piece other : index.within(pieces.get(i), 1)) {
-                sets.union(i, number.get(other));
-            }
-        }
-        Map<Integer, List<Piece>> groups = new LinkedHashMap<>();
-        for (int i = 0; i < pieces.size(); i++) {
-            groups.computeIfAbsent(sets.find(i), k -> new ArrayList<>()).add(pieces.get(i));
-        }
-        for (List<Piece> group : groups.values()) {
+        for (List<Piece> group : index.touching(p -> true)) {
             group.forEach(p -> openingOf.put(p, openings.size()));
             openings.add(new Opening(List.copyOf(group)));
         }

@@ -1,6 +1,7 @@
 package dev.lastcut.core.check;
 
 import dev.lastcut.core.board.Outline;
+import dev.lastcut.core.geometry.Geo;
 import dev.lastcut.core.geometry.Pt;
 import dev.lastcut.core.geometry.Segment;
 import java.util.ArrayList;
@@ -34,11 +35,7 @@ final class OutlineDoubledRule implements Rule {
             Pt at = contour.get(0).middle();
             boolean upon =
                     contour.stream()
-                            .allMatch(
-                                    s ->
-                                            edge.isWithinDistance(
-                                                    dev.lastcut.core.geometry.Geo.point(s.middle()),
-                                                    UPON_NM));
+                            .allMatch(s -> edge.isWithinDistance(Geo.point(s.middle()), UPON_NM));
             findings.add(upon ? again(at, 1) : outside(at, outline.others().size() + 1));
         }
         if (!outline.repeated().isEmpty()) {

@@ -10,12 +10,8 @@ import dev.lastcut.core.geometry.Geo;
 import dev.lastcut.core.geometry.Length;
 import dev.lastcut.core.geometry.Measure;
 import dev.lastcut.core.geometry.Pt;
-import dev.lastcut.core.geometry.UnionFind;
 import java.util.ArrayList;
-import java.util.HashMap;
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import org.locationtech.jts.geom.Coordinate;
 import org.locationtech.jts.geom.Envelope;
@@ -92,27 +88,8 @@ final class SilkHeightRule implements Rule {
     }
 
     private static List<Letter> letters(PieceIndex silk) {
-        List<Piece> pieces = silk.pieces();
-        Map<Piece, Integer> number = new HashMap<>();
-        for (int i = 0; i < pieces.size(); i++) {
-            number.put(pieces.get(i), i);
-        }
-        UnionFind sets = new UnionFind(pieces.size());
-        for (int i = 0; i < pieces.size(); i++) {
-            if (pieces.get(i).feature() instanceof Feature.Stroke) {
-                for (Piece other : silk.within(pieces.get(i), 1)) {
-                    sets.union(i, number.get(other));
-                }
-            }
-        }
-        Map<Integer, List<Piece>> groups = new LinkedHashMap<>();
-        for (int i = 0; i < pieces.size(); i++) {
-            if (pieces.get(i).feature() instanceof Feature.Stroke) {
-                groups.computeIfAbsent(sets.find(i), k -> new ArrayList<>()).add(pieces.get(i));
-            }
-        }
         List<Letter> letters = new ArrayList<>();
-        groups.values()
+        silk.touching(p -> p.feature() instanceof Feature.Stroke)
                 .forEach(
                         g -> {
                             Envelope e = new Envelope();

@@ -3,8 +3,13 @@ package dev.lastcut.core.connectivity;
 import dev.lastcut.core.board.Piece;
 import dev.lastcut.core.geometry.Geo;
 import dev.lastcut.core.geometry.Pt;
+import dev.lastcut.core.geometry.UnionFind;
 import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.function.Predicate;
 import org.locationtech.jts.geom.Envelope;
 import org.locationtech.jts.index.hprtree.HPRtree;
 
@@ -66,5 +71,28 @@ public final class PieceIndex {
             }
         }
         return found;
+    }
+
+    /**
+     * Groups of pieces that touch, directly or through others, in drawing order; looked for from
+     * the pieces that are asked for, which alone are given back.
+     */
+    public List<List<Piece>> touching(Predicate<Piece> asked) {
+        Map<Piece, Integer> number = new HashMap<>();
+        for (int i = 0; i < pieces.size(); i++) {
+            number.put(pieces.get(i), i);
+        }
+        UnionFind sets = new UnionFind(pieces.size());
+        List<Piece> wanted = pieces.stream().filter(asked).toList();
+        for (Piece p : wanted) {
+            for (Piece other : within(p, 1)) {
+                sets.union(number.get(p), number.get(other));
+            }
+        }
+        Map<Integer, List<Piece>> groups = new LinkedHashMap<>();
+        for (Piece p : wanted) {
+            groups.computeIfAbsent(sets.find(number.get(p)), k -> new ArrayList<>()).add(p);
+        }
+        return new ArrayList<>(groups.values());
     }
 }

@@ -58,7 +58,12 @@ public final class NetPath {
      * @param layer copper layer of that place, −1 when it is in the barrels of vias
      */
     public record Result(
-            Terminal from, Terminal to, double ohm, double sectionNm2, Measure across, int layer) {}
+            Terminal from, Terminal to, double ohm, double sectionNm2, Measure across, int layer) {
+        /** The walls of vias are taken for an outer layer: they are cooled at both ends. */
+        public boolean isOuter(int copperLayers) {
+            return layer <= 0 || layer == copperLayers - 1;
+        }
+    }
 
     private final BoardGeometry geometry;
     private final CopperNets nets;
@@ -165,10 +170,29 @@ public final class NetPath {
                 .orElse(start);
     }
 
+    private record Key(int net, Terminal from, Terminal to, Stack stack) {}
+
     /**
-     * @return empty when no copper joins the terminals, or one of them is no pad of the net
+     * The way of a current: between its own pads, or the two farthest apart. Worked out once for
+     * all who ask.
+     *
+     * @return empty when no copper joins the pads, or one of them is no pad of the net
+     * @throws IllegalStateException when the net is too fine to be solved
      */
-    public static Optional<Result> solve(
+    public static Optional<Result> of(
+            BoardGeometry geometry, int net, NetCurrent current, Stack stack) {
+        Optional<Terminal[]> ends =
+                current.from().isPresent() && current.to().isPresent()
+                        ? Optional.of(new Terminal[] {current.from().get(), current.to().get()})
+                        : farthest(geometry, net);
+        return ends.flatMap(
+                e ->
+                        geometry.once(
+                                new Key(net, e[0], e[1], stack),
+                                () -> solve(geometry, net, e[0], e[1], stack)));
+    }
+
+    static Optional<Result> solve(
             BoardGeometry geometry, int net, Terminal from, Terminal to, Stack stack) {
         return new NetPath(geometry, net).solve(from, to, stack);
     }

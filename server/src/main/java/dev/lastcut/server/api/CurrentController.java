@@ -134,13 +134,9 @@ class CurrentController {
         }
         BoardGeometry geometry = jobs.board(id);
         int net = number(geometry, wanted.net());
-        Optional<Terminal[]> ends =
-                wanted.from().isPresent() && wanted.to().isPresent()
-                        ? Optional.of(new Terminal[] {wanted.from().get(), wanted.to().get()})
-                        : NetPath.farthest(geometry, net);
         NetPath.Stack stack = stack(id);
         NetPath.Result r =
-                ends.flatMap(e -> solve(geometry, net, e, stack))
+                solve(geometry, net, wanted, stack)
                         .orElseThrow(
                                 () ->
                                         new RefusedException(
@@ -152,9 +148,9 @@ class CurrentController {
     }
 
     private static Optional<NetPath.Result> solve(
-            BoardGeometry geometry, int net, Terminal[] ends, NetPath.Stack stack) {
+            BoardGeometry geometry, int net, NetCurrent wanted, NetPath.Stack stack) {
         try {
-            return NetPath.solve(geometry, net, ends[0], ends[1], stack);
+            return NetPath.of(geometry, net, wanted, stack);
         } catch (IllegalStateException e) {
             throw new RefusedException(
                     "The copper of this net is too fine to be solved between these pads. Choose two"
@@ -172,8 +168,7 @@ class CurrentController {
 
     private static PathView view(
             BoardGeometry geometry, NetCurrent wanted, NetPath.Stack stack, NetPath.Result r) {
-        int last = geometry.board().copper().size() - 1;
-        boolean outer = r.layer() <= 0 || r.layer() == last;
+        boolean outer = r.isOuter(geometry.board().copper().size());
         double thick = outer ? stack.outerNm() : stack.innerNm();
         double warm = r.ohm() * TrackCurrent.warm(wanted.riseC());
         double amps = wanted.amps();
