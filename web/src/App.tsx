@@ -4,6 +4,7 @@ import { api, type Finding, type Job, type Parts as PartsResult } from './api/cl
 import { filtered } from './check/findings';
 import { useRecheck } from './check/useRecheck';
 import { Keys } from './Keys';
+import { useMill } from './mill/scene';
 import { go, usePlace, type Station } from './router';
 import { BringIn, DropField } from './stations/BringIn';
 import { Check } from './stations/Check';
@@ -115,6 +116,7 @@ function Bench({ job, station }: { job: Job; station: Station }) {
   const operation = useView((s) => s.operation);
   const asked = useView((s) => s.focus);
   const showChanges = useView((s) => s.showChanges);
+  const millTab = useMill((s) => s.tab);
   const key = pictureKey(job);
   useEffect(() => useView.getState().startJob(), [job.id]);
   useEffect(() => useView.getState().leaveStation(), [station]);
@@ -194,7 +196,8 @@ function Bench({ job, station }: { job: Job; station: Station }) {
           findings={flags}
           pieces={pieces}
           parts={station === 'parts' ? (parts.data ?? null) : null}
-          paths={station === 'mill' ? (paths.data ?? null) : null}
+          paths={station === 'mill' && millTab === 'programs' ? (paths.data ?? null) : null}
+          milling={station === 'mill'}
           focus={focus}
           shown={shown}
           changes={station === 'bring-in' && showChanges ? (changes.data ?? null) : null}

@@ -29,6 +29,17 @@ export type Current = Schemas['CurrentJson'];
 export type CurrentPath = Schemas['PathView'];
 export type Pad = Schemas['PadView'];
 
+export type OnMill = Schemas['MillView'];
+export type MillSetup = Schemas['MillSetupJson'];
+export type MillSets = Schemas['ChoicesView'];
+export type MillSet = Schemas['ChoiceView'];
+export type MillAreas = Schemas['AreasView'];
+export type Heights = Schemas['HeightsView'];
+export type Wish = Schemas['Wish'];
+export type Rehearsal = Schemas['RehearsalView'];
+export type BenchView = Schemas['BenchView'];
+export type BenchWish = Partial<Schemas['BenchRequest']> & { wish: string };
+
 /** One number of a sheet's file. */
 export interface SheetLimit {
   value: number;
@@ -151,6 +162,25 @@ export const api = {
     json<Snap>(`${job(id)}/snap?x=${x}&y=${y}&reach=${reach}&roles=${roles.join(',')}`),
   work: (id: number, what: 'check' | 'shops' | 'outputs' | 'cut') =>
     json<TaskState>(`${job(id)}/work/${what}`, 'POST'),
+  mill: (id: number) => json<OnMill>(`${job(id)}/mill`),
+  setMill: (id: number, setup: MillSetup) => json<OnMill>(`${job(id)}/mill/setup`, 'PUT', setup),
+  millSets: (id: number) => json<MillSets>(`${job(id)}/mill/sets`),
+  compareSets: (id: number) => json<TaskState>(`${job(id)}/mill/sets`, 'POST'),
+  millAreas: (id: number, side: string, tools: string[]) =>
+    json<MillAreas>(`${job(id)}/mill/areas/${side}`, 'POST', tools),
+  heights: (id: number, side: string) => json<Heights>(`${job(id)}/mill/heights/${side}`),
+  keepHeights: (id: number, side: string, text: string) =>
+    json<Heights>(`${job(id)}/mill/heights/${side}`, 'PUT', { text }),
+  dropHeights: (id: number, side: string) =>
+    json<Heights>(`${job(id)}/mill/heights/${side}`, 'DELETE'),
+  rehearse: (id: number, wish: Wish) => json<TaskState>(`${job(id)}/mill/rehearsal`, 'POST', wish),
+  rehearsal: (id: number, wish: Wish) =>
+    json<Rehearsal>(`${job(id)}/mill/rehearsal/result`, 'POST', wish),
+  bench: (id: number) => json<BenchView>(`${job(id)}/mill/bench`),
+  onBench: (id: number, wish: BenchWish) => json<BenchView>(`${job(id)}/mill/bench`, 'POST', wish),
+  benchTrail: (id: number, from: number) =>
+    json<Schemas['TrailView']>(`${job(id)}/mill/bench/trail?from=${from}`),
+  benchLook: (id: number) => json<Rehearsal>(`${job(id)}/mill/bench/look`, 'POST'),
   cancel: (task: string) => json<TaskState>(`/api/tasks/${task}`, 'DELETE'),
   /** Brings files in as a new job, or as the next revision of one. */
   bringIn: async (files: { path: string; file: File }[], again: number | null) => {

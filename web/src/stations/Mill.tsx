@@ -1,59 +1,100 @@
-import type { Job, Outputs } from '../api/client';
-import { useView } from '../store/view';
-import { length } from '../units';
+import { useQuery } from '@tanstack/react-query';
+import { Tabs } from 'radix-ui';
+import { api, type Job, type Outputs } from '../api/client';
+import { BenchTab } from '../mill/BenchTab';
+import { CuttersTab } from '../mill/CuttersTab';
+import { LevelTab } from '../mill/LevelTab';
+import { ProgramsTab } from '../mill/ProgramsTab';
+import { RehearseTab } from '../mill/RehearseTab';
+import { SetupTab } from '../mill/SetupTab';
+import { useMill, type MillTab } from '../mill/scene';
+import { go } from '../router';
+import { Button } from '../ui/Button';
 import { Panel } from '../ui/Panel';
-import { FileList, MakeOutputs } from './outputs';
 
-/** The milling programs in the order of use; the chosen one lies on the table. */
+const TABS: readonly { id: MillTab; text: string }[] = [
+  { id: 'setup', text: 'Set-up' },
+  { id: 'cutters', text: 'Cutters' },
+  { id: 'programs', text: 'Programs' },
+  { id: 'level', text: 'Level' },
+  { id: 'rehearse', text: 'Rehearse' },
+  { id: 'bench', text: 'Run' },
+];
+
+/** From the choice of cutters to a program that was rehearsed, and run. */
 export function Mill({ job, outputs }: { job: Job; outputs: Outputs | null }) {
-  const unit = useView((s) => s.unit);
-  const chosen = useView((s) => s.operation);
-  const select = useView((s) => s.selectOperation);
-  const total = outputs?.operations.reduce((sum, o) => sum + o.minutes, 0) ?? 0;
-  return (
-    <Panel
-      title="Mill"
-      lead={
-        outputs?.made
-          ? `${outputs.operations.length} programs, about ${Math.ceil(total)} minutes of cutting.`
-          : 'Programs for the mill, one for each tool.'
-      }
-    >
-      <MakeOutputs job={job} outputs={outputs} />
-      <ol aria-label="Operations">
-        {outputs?.operations.map((o) => (
-          <li key={o.file}>
-            <button
-              type="button"
-              aria-pressed={o.index === chosen}
-              onClick={() => select(o.index)}
-              className="border-edge bg-card aria-pressed:border-sienna mb-1.5 block w-full rounded border px-3 py-1.5 text-left aria-pressed:border-2"
-            >
-              <span className="flex justify-between">
-                <b className="font-semibold">
-                  {o.index + 1}. {o.kind}, {o.side}
-                </b>
-                <span className="num">{o.minutes.toFixed(1)} min</span>
-              </span>
-              <span className="text-faint block">{o.tool}</span>
-              <span className="num block">
-                {length(o.widthMm * 1e6, unit)} wide, {length(o.depthMm * 1e6, unit)} deep
-              </span>
-            </button>
-          </li>
-        ))}
-      </ol>
-      {outputs?.remarks.map((r) => (
-        <p key={r} className="border-look/60 mt-2 border-l-2 pl-2">
-          {r}
+  const tab = useMill((s) => s.tab);
+  const show = useMill((s) => s.show);
+  const sheets = useQuery({ queryKey: ['sheets'], queryFn: api.sheets });
+  const sheet = sheets.data?.find((s) => s.id === job.sheetId);
+  const isMill = sheet?.kind === 'mill';
+  const mill = useQuery({
+    queryKey: ['mill', job.id, job.sheetId, job.stamp],
+    queryFn: () => api.mill(job.id),
+    enabled: isMill,
+    placeholderData: (before) => before,
+  });
+  if (!isMill) {
+    return (
+      <Panel title="Mill" lead="For a mill on the bench.">
+        <p>
+          {sheet
+            ? `${sheet.name} is a board house: it mills nothing for you.`
+            : 'Programs are made for a mill.'}{' '}
+          Choose a mill to make this board on your own bench.
         </p>
-      ))}
-      {outputs?.made ? (
-        <>
-          <h2 className="mt-4 mb-1 font-semibold">Programs</h2>
-          <FileList job={job} outputs={outputs} folder="milling/" />
-        </>
-      ) : null}
+        <Button look="main" className="mt-3" onClick={() => go({ job: job.id, station: 'shop' })}>
+          Choose a mill
+        </Button>
+      </Panel>
+    );
+  }
+  return (
+    <Panel title="Mill" lead={sheet.name}>
+      <Tabs.Root value={tab} onValueChange={(t) => show({ tab: t as MillTab })}>
+        <Tabs.List
+          aria-label="Steps of milling"
+          className="border-edge -mx-4 mb-3 flex justify-between border-b px-2.5"
+        >
+          {TABS.map((t) => (
+            <Tabs.Trigger
+              key={t.id}
+              value={t.id}
+              data-tab={t.id}
+              className="text-faint data-[state=active]:border-sienna data-[state=active]:text-ink -mb-px border-b-2 border-transparent px-1.5 pb-1 whitespace-nowrap data-[state=active]:font-semibold"
+            >
+              {t.text}
+            </Tabs.Trigger>
+          ))}
+        </Tabs.List>
+        {mill.error ? (
+          <p role="alert" className="text-stop">
+            {mill.error.message}
+          </p>
+        ) : null}
+        {mill.data ? (
+          <>
+            <Tabs.Content value="setup">
+              <SetupTab job={job} mill={mill.data} />
+            </Tabs.Content>
+            <Tabs.Content value="cutters">
+              <CuttersTab job={job} mill={mill.data} />
+            </Tabs.Content>
+            <Tabs.Content value="programs">
+              <ProgramsTab job={job} outputs={outputs} />
+            </Tabs.Content>
+            <Tabs.Content value="level">
+              <LevelTab job={job} mill={mill.data} />
+            </Tabs.Content>
+            <Tabs.Content value="rehearse">
+              <RehearseTab job={job} mill={mill.data} />
+            </Tabs.Content>
+            <Tabs.Content value="bench">
+              <BenchTab job={job} mill={mill.data} outputs={outputs} />
+            </Tabs.Content>
+          </>
+        ) : null}
+      </Tabs.Root>
     </Panel>
   );
 }

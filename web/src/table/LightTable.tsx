@@ -8,6 +8,8 @@ import {
   type Paths,
   type Under,
 } from '../api/client';
+import { MillOverlay } from '../mill/MillOverlay';
+import { between, useMill } from '../mill/scene';
 import { useView, type Film, type Focus, type Point } from '../store/view';
 import { number } from '../units';
 import { Films } from './Films';
@@ -44,6 +46,7 @@ export function LightTable({
   focus,
   shown,
   changes,
+  milling,
 }: {
   job: Job;
   findings: readonly Finding[];
@@ -54,8 +57,11 @@ export function LightTable({
   focus: Focus | null;
   shown: Record<string, Film> | null;
   changes: Changes | null;
+  /** Whether the Mill station lays something on the table. */
+  milling: boolean;
 }) {
   const view = useView();
+  const drawing = useMill((s) => (milling ? s.drawing : null));
   const frame = useRef<HTMLDivElement>(null);
   const films = useRef<HTMLCanvasElement>(null);
   const over = useRef<HTMLCanvasElement>(null);
@@ -321,12 +327,27 @@ export function LightTable({
   }, [pointer, view.measuring, job.id, roles, live.scale, ready]);
 
   const drag = useRef<{ x: number; y: number; moved: boolean } | null>(null);
+  const corner = useRef<Point | null>(null);
+  const placeOf = (e: React.PointerEvent): Point => {
+    const box = e.currentTarget.getBoundingClientRect();
+    const [x, y] = toBoard(live, e.clientX - box.left, e.clientY - box.top);
+    return { x, y };
+  };
   const onDown = (e: React.PointerEvent) => {
+    if (drawing) {
+      corner.current = placeOf(e);
+      e.currentTarget.setPointerCapture(e.pointerId);
+      return;
+    }
     drag.current = { x: e.clientX, y: e.clientY, moved: false };
     e.currentTarget.setPointerCapture(e.pointerId);
     frame.current?.focus();
   };
   const onMove = (e: React.PointerEvent) => {
+    if (corner.current) {
+      useMill.getState().show({ draft: between(corner.current, placeOf(e)) });
+      return;
+    }
     const box = e.currentTarget.getBoundingClientRect();
     if (drag.current) {
       const dx = e.clientX - drag.current.x;
@@ -341,6 +362,17 @@ export function LightTable({
     setPointer({ x, y });
   };
   const onUp = (e: React.PointerEvent) => {
+    if (corner.current && drawing) {
+      const area = between(corner.current, placeOf(e));
+      corner.current = null;
+      const isArea = area.maxX > area.minX && area.maxY > area.minY;
+      useMill.getState().show({
+        draft: null,
+        drawing: null,
+        drawn: isArea ? { use: drawing, area } : null,
+      });
+      return;
+    }
     const clicked = drag.current !== null && !drag.current.moved;
     drag.current = null;
     if (!clicked) {
@@ -483,7 +515,7 @@ export function LightTable({
         data-lit={lights.map((l) => l.net).join(',')}
         style={{ background: tableColor(view.lamp) }}
         data-center={`${Math.round(live.cx)},${Math.round(live.cy)}`}
-        className={`relative min-h-0 grow overflow-hidden ${view.measuring ? 'cursor-crosshair' : 'cursor-grab active:cursor-grabbing'}`}
+        className={`relative min-h-0 grow overflow-hidden ${view.measuring || drawing ? 'cursor-crosshair' : 'cursor-grab active:cursor-grabbing'}`}
         onPointerDown={onDown}
         onPointerMove={onMove}
         onPointerUp={onUp}
@@ -492,6 +524,7 @@ export function LightTable({
       >
         <canvas ref={films} className="absolute inset-0 h-full w-full origin-top-left" />
         <canvas ref={over} className="absolute inset-0 h-full w-full origin-top-left" />
+        {milling ? <MillOverlay port={live} /> : null}
         {!ready && !error && !failure ? (
           <p role="status" className="bg-card/90 absolute top-3 left-3 rounded px-3 py-1">
             Laying out {meshes.size} of {job.layers.length} films …

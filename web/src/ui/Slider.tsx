@@ -7,6 +7,7 @@ export function Slider({
   step,
   onValueChange,
   label,
+  className = 'w-20',
 }: {
   value: number;
   min: number;
@@ -14,6 +15,7 @@ export function Slider({
   step: number;
   onValueChange: (value: number) => void;
   label: string;
+  className?: string;
 }) {
   return (
     <Radix.Root
@@ -22,7 +24,7 @@ export function Slider({
       max={max}
       step={step}
       onValueChange={([v]) => onValueChange(v ?? min)}
-      className="relative flex h-5 w-20 touch-none items-center select-none"
+      className={`relative flex h-5 touch-none items-center select-none ${className}`}
     >
       <Radix.Track className="bg-edge relative h-1 grow rounded">
         <Radix.Range className="bg-faint absolute h-full rounded" />

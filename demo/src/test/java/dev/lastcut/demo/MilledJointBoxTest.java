@@ -10,8 +10,10 @@ import dev.lastcut.core.connectivity.BoardGeometry;
 import dev.lastcut.core.connectivity.CopperNode;
 import dev.lastcut.core.geometry.Flattener;
 import dev.lastcut.core.geometry.Geo;
+import dev.lastcut.core.milling.MillSetup;
 import dev.lastcut.core.milling.MillingPlan;
 import dev.lastcut.core.milling.Operation;
+import dev.lastcut.core.milling.Program;
 import dev.lastcut.core.milling.ProgramWriter;
 import java.util.ArrayList;
 import java.util.List;
@@ -28,37 +30,47 @@ import org.locationtech.jts.geom.Polygon;
  * depth, read back from the program text alone.
  */
 class MilledJointBoxTest {
-    private static final Cutter V =
-            new Cutter(
-                    "v", "V 10", Cutter.Kind.V, 100_000, 10, 3_175_000, 300, 80, 12_000, 200_000);
-    private static final Cutter FLAT =
-            new Cutter("f", "flat 2", Cutter.Kind.FLAT, 0, 0, 2_000_000, 250, 60, 12_000, 600_000);
-    private static final Mill MILL =
-            new Mill(
-                    List.of(V, FLAT, drill(900_000), drill(1_200_000)),
-                    1_600_000,
-                    2_000_000,
-                    50_000,
-                    100_000,
-                    3,
-                    0.4,
-                    200_000,
-                    4,
-                    2_000_000,
-                    500_000,
-                    1200);
+    private static final Cutter V = tool("v", Cutter.Kind.V, 100_000, 10, 3_175_000);
+    private static final Cutter FLAT = tool("f", Cutter.Kind.FLAT, 0, 0, 2_000_000);
+    private static final Mill MILL = mill(0.29, V, FLAT, drill(900_000), drill(1_200_000));
+
+    static Cutter tool(String id, Cutter.Kind kind, long tip, double angle, long diameter) {
+        return new Cutter(id, id, kind, tip, angle, diameter, 0, 300, 80, 12_000, 600_000);
+    }
+
+    static Mill mill(double channelMm, Cutter... rack) {
+        return new Mill(
+                List.of(rack),
+                new Mill.Stock(200_000_000, 150_000_000, 1_600_000, 35_000),
+                new Mill.Bed(220_000_000, 180_000_000, 40_000_000),
+                new Mill.Cutting(
+                        2_000_000,
+                        100_000,
+                        Math.round(channelMm * 1e6),
+                        0.4,
+                        200_000,
+                        50_000,
+                        1200),
+                new Mill.Tabs(4, 2_000_000, 500_000),
+                new Mill.Pins(900_000, 4_000_000),
+                new Mill.Controller(
+                        Mill.Controller.ToolChange.PROGRAM_PER_TOOL, false, false, true, 2));
+    }
+
+    private static final MillSetup USUAL = MillSetup.USUAL.withTools(List.of("v"));
 
     private static BoardGeometry board;
     private static MillingPlan plan;
 
-    private static Cutter drill(long d) {
-        return new Cutter("d" + d, "drill", Cutter.Kind.DRILL, 0, 0, d, 120, 90, 12_000, 1_000_000);
+    static Cutter drill(long d) {
+        return new Cutter(
+                "d" + d, "drill", Cutter.Kind.DRILL, 0, 0, d, 0, 120, 90, 12_000, 1_000_000);
     }
 
     @BeforeAll
     static void mill() throws Exception {
         board = DemoPacks.open("joint-box");
-        plan = MillingPlan.of(board, MILL);
+        plan = MillingPlan.of(board, MILL, USUAL);
     }
 
     /** A move at cutting feed, in the pack's nanometres. */
@@ -70,7 +82,8 @@ class MilledJointBoxTest {
         double[] at = {0, 0, 5};
         int mode = 0;
         boolean spindle = false;
-        String program = new String(ProgramWriter.write(o, MILL));
+        String program =
+                new String(ProgramWriter.write(new Program(o.file(), o.side(), List.of(o)), MILL));
         assertThat(program).contains("G21 G90 G17 G94").endsWith("M2\n");
         for (String line : program.replaceAll("\\(.*?\\)", "").split("\n")) {
             double[] to = at.clone();
@@ -86,7 +99,7 @@ class MilledJointBoxTest {
                     case 'X' -> to[0] = value;
                     case 'Y' -> to[1] = value;
                     case 'Z' -> to[2] = value;
-                    case 'F', 'S', 'P' -> {}
+                    case 'F', 'S', 'P', 'T' -> {}
                     default -> throw new AssertionError("unexpected word " + word);
                 }
                 moves |= "XYZ".indexOf(word.charAt(0)) >= 0;
@@ -106,9 +119,8 @@ class MilledJointBoxTest {
     }
 
     private static Coordinate inPack(Operation o, double[] p) {
-        double sign = o.toPack().mirrorX() ? -1 : 1;
         return new Coordinate(
-                o.toPack().dx() + sign * p[0] * 1e6, o.toPack().dy() + p[1] * 1e6, p[2] * 1e6);
+                o.toPack().packX(p[0] * 1e6), o.toPack().packY(p[1] * 1e6), p[2] * 1e6);
     }
 
     /** What is taken away at a depth below the surface (0: at the copper). */
@@ -167,53 +179,32 @@ class MilledJointBoxTest {
         }
         assertThat(islandOfNet).hasSize(nets.size());
         assertThat(islandOfNet.values()).doesNotHaveDuplicates();
-        assertThat(plan.isolations().get(Side.BOTTOM).bridges()).isEmpty();
+        assertThat(plan.isolations().get(Side.BOTTOM).joined()).isEmpty();
     }
 
     /**
-     * The planted stub is 0.2 mm from the bus: a cutter of 0.23 mm cannot part them, and says so.
+     * The planted stub is 0.2 mm from the bus: a cutter of 0.25 mm cannot part them, and says so.
      */
     @Test
     void aGapTooNarrowForTheCutterIsReported() {
-        Cutter coarse =
-                new Cutter(
-                        "w",
-                        "V 30",
-                        Cutter.Kind.V,
-                        200_000,
-                        30,
-                        3_175_000,
-                        300,
-                        80,
-                        12_000,
-                        200_000);
-        Mill mill =
-                new Mill(
-                        List.of(coarse, FLAT),
-                        1_600_000,
-                        2_000_000,
-                        50_000,
-                        50_000,
-                        1,
-                        0,
-                        200_000,
-                        4,
-                        2_000_000,
-                        500_000,
-                        1200);
-        var bridges = MillingPlan.isolation(board, mill, Side.BOTTOM).orElseThrow().bridges();
+        Cutter coarse = tool("w", Cutter.Kind.V, 200_000, 30, 3_175_000);
+        MillSetup only = USUAL.withTools(List.of("w"));
+        var bridges =
+                MillingPlan.isolation(board, mill(0, coarse, FLAT), only, Side.BOTTOM)
+                        .orElseThrow()
+                        .joined();
         assertThat(bridges).singleElement();
         assertThat(
                         List.of(
                                 board.netName(bridges.get(0).netA()),
                                 board.netName(bridges.get(0).netB())))
                 .containsExactlyInAnyOrder("EXC", "RET");
-        assertThat(bridges.get(0).place().narrowest().nm()).isBetween(198_000.0, 200_000.0);
+        assertThat(bridges.get(0).gap().nm()).isBetween(198_000.0, 200_000.0);
     }
 
     @Test
     void everyHoleIsThereAndInItsSize() {
-        double through = MILL.stockThickness();
+        double through = MILL.stock().thickness();
         Geometry gone =
                 Geo.union(
                         plan.operations().stream()

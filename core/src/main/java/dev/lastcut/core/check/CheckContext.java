@@ -10,6 +10,7 @@ import dev.lastcut.core.capability.Order;
 import dev.lastcut.core.capability.OrderOption;
 import dev.lastcut.core.connectivity.BoardGeometry;
 import dev.lastcut.core.current.NetCurrent;
+import dev.lastcut.core.milling.MillSetup;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -26,9 +27,14 @@ public final class CheckContext {
      *
      * @param order what the maker chose of the shop's options
      * @param currents currents the maker gave to nets
+     * @param setup how the board is set up, for a mill
      */
     public record Against(
-            CapabilitySheet sheet, Headroom headroom, Order order, List<NetCurrent> currents) {
+            CapabilitySheet sheet,
+            Headroom headroom,
+            Order order,
+            List<NetCurrent> currents,
+            MillSetup setup) {
         public Against {
             currents = List.copyOf(currents);
         }
@@ -36,6 +42,12 @@ public final class CheckContext {
         /** With the shop's usual options and no currents. */
         public Against(CapabilitySheet sheet, Headroom headroom) {
             this(sheet, headroom, Order.USUAL, List.of());
+        }
+
+        /** With the usual set-up of a mill. */
+        public Against(
+                CapabilitySheet sheet, Headroom headroom, Order order, List<NetCurrent> currents) {
+            this(sheet, headroom, order, currents, MillSetup.USUAL);
         }
     }
 
@@ -174,6 +186,10 @@ public final class CheckContext {
 
     Optional<Mill> mill() {
         return ask(c -> c.against.sheet.mill());
+    }
+
+    MillSetup setup() {
+        return ask(c -> c.against.setup);
     }
 
     Against against() {

@@ -70,7 +70,10 @@ public final class CheckRunner {
                     new StencilWebRule(),
                     new PartNotListedRule(),
                     new PartNotPlacedRule(),
-                    new GapNotMillableRule());
+                    new GapNotMillableRule(),
+                    new TrackNotSurvivingRule(),
+                    new PadNickedRule(),
+                    new InsideCornerRule());
 
     /** Told before each rule: how many are done, of how many, and the next one's title. */
     public interface Progress {

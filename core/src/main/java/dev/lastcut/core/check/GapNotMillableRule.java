@@ -5,6 +5,8 @@ import dev.lastcut.core.capability.CapabilitySheet;
 import dev.lastcut.core.capability.Mill;
 import dev.lastcut.core.geometry.Length;
 import dev.lastcut.core.milling.Isolation;
+import dev.lastcut.core.milling.Joined;
+import dev.lastcut.core.milling.MillSetup;
 import dev.lastcut.core.milling.MillingPlan;
 import java.util.ArrayList;
 import java.util.List;
@@ -30,43 +32,40 @@ final class GapNotMillableRule implements Rule {
     @Override
     public Outcome run(CheckContext c) {
         Mill mill = c.mill().orElseThrow();
-        if (mill.isolationCutter().isEmpty()) {
-            return Outcome.notRun("the rack has no V tool to isolate with");
-        }
+        MillSetup setup = c.setup();
         List<Finding> findings = new ArrayList<>();
         boolean any = false;
-        for (Side side : Side.values()) {
-            Optional<Isolation> isolation = MillingPlan.isolation(c.geometry(), mill, side);
-            any |= isolation.isPresent();
-            isolation.ifPresent(i -> report(c, side, i, findings));
+        for (Side side : MillingPlan.sides(c.geometry(), setup)) {
+            Optional<Isolation> plan = MillingPlan.isolation(c.geometry(), mill, setup, side);
+            any |= plan.isPresent();
+            plan.ifPresent(i -> i.joined().forEach(j -> findings.add(finding(c, side, i, j))));
+        }
+        if (mill.isolationTools().isEmpty()) {
+            return Outcome.notRun("the rack has no tool to isolate with");
         }
         return any ? Outcome.of(findings) : Outcome.notRun("the pack has no outer copper layer");
     }
 
-    private void report(CheckContext c, Side side, Isolation isolation, List<Finding> findings) {
-        for (Isolation.Bridge bridge : isolation.bridges()) {
-            String a = c.netName(bridge.netA());
-            String b = c.netName(bridge.netB());
-            double gap = bridge.place().narrowest().nm();
-            findings.add(
-                    new FindingBuilder(id())
-                            .layers("copper-" + side.word())
-                            .measure(bridge.place().narrowest())
-                            .limitNm(isolation.width())
-                            .nets(List.of(a, b))
-                            .say(
-                                    "The gap between "
-                                            + a
-                                            + " and "
-                                            + b
-                                            + " is "
-                                            + Length.text(gap)
-                                            + ", but "
-                                            + isolation.cutter().name()
-                                            + " cuts "
-                                            + Length.text(isolation.width())
-                                            + " wide: the two stay joined here. Use a finer cutter,"
-                                            + " cut less deep, or widen the gap."));
-        }
+    private Finding finding(CheckContext c, Side side, Isolation isolation, Joined j) {
+        String a = c.netName(j.netA());
+        String b = c.netName(j.netB());
+        return new FindingBuilder(id())
+                .layers("copper-" + side.word())
+                .measure(j.gap())
+                .limitNm(isolation.finestWidth())
+                .nets(List.of(a, b))
+                .say(
+                        "The gap between "
+                                + a
+                                + " and "
+                                + b
+                                + " is "
+                                + Length.text(j.gap().nm())
+                                + ", but "
+                                + isolation.finest().name()
+                                + " cuts "
+                                + Length.text(isolation.finestWidth())
+                                + " wide: the two stay joined here. Use a finer cutter,"
+                                + " cut less deep, or widen the gap.");
     }
 }

@@ -5,17 +5,29 @@ import dev.lastcut.core.assembly.PlacementTable;
 import dev.lastcut.core.board.Board;
 import dev.lastcut.core.board.Layer;
 import dev.lastcut.core.board.Role;
+import dev.lastcut.core.board.Side;
 import dev.lastcut.core.capability.CapabilitySheet;
 import dev.lastcut.core.connectivity.BoardGeometry;
 import dev.lastcut.core.fabrication.FabricationPack;
+import dev.lastcut.core.milling.HandJoint;
+import dev.lastcut.core.milling.MillSetup;
 import dev.lastcut.core.milling.MillingPlan;
 import dev.lastcut.core.milling.Operation;
+import dev.lastcut.core.milling.Program;
 import dev.lastcut.core.milling.ProgramWriter;
+import dev.lastcut.core.milling.StencilCut;
+import dev.lastcut.core.milling.level.HeightMap;
+import dev.lastcut.core.milling.level.Levelling;
+import dev.lastcut.core.milling.level.ProbeGrid;
+import dev.lastcut.core.milling.paper.SetupSheet;
 import dev.lastcut.core.stencil.StencilSvg;
+import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
+import org.locationtech.jts.geom.Geometry;
 
 /**
  * Every output of a board for a shop.
@@ -30,7 +42,15 @@ public record OutputSet(
         remarks = List.copyOf(remarks);
     }
 
-    public static OutputSet make(BoardGeometry geometry, CapabilitySheet sheet) {
+    /**
+     * @param setup how the board is set up, for a mill
+     * @param heights probed surfaces that isolation follows, by the side they are of
+     */
+    public static OutputSet make(
+            BoardGeometry geometry,
+            CapabilitySheet sheet,
+            MillSetup setup,
+            Map<Side, HeightMap> heights) {
         Board board = geometry.board();
         List<OutputFile> files = new ArrayList<>();
         List<String> remarks = new ArrayList<>();
@@ -38,19 +58,70 @@ public record OutputSet(
                 .forEach((name, content) -> files.add(fabrication(name, content)));
         stencil(geometry, files, remarks);
         assembly(board, files, remarks);
-        Optional<MillingPlan> plan = sheet.mill().map(m -> MillingPlan.of(geometry, m));
+        Optional<MillingPlan> plan = sheet.mill().map(m -> MillingPlan.of(geometry, m, setup));
         plan.ifPresent(
                 p -> {
-                    for (Operation o : p.operations()) {
+                    for (Program program : Levelling.programs(p, heights)) {
                         files.add(
                                 new OutputFile(
-                                        "milling/" + o.file(),
-                                        ProgramWriter.write(o, sheet.mill().orElseThrow()),
-                                        purpose(o)));
+                                        "milling/" + program.file(),
+                                        ProgramWriter.write(program, p.mill()),
+                                        purpose(program)));
                     }
+                    bench(geometry, sheet, p, files);
                     remarks.addAll(p.problems());
                 });
         return new OutputSet(files, plan, remarks);
+    }
+
+    /** What goes to the bench beside the programs of the plan. */
+    private static void bench(
+            BoardGeometry geometry, CapabilitySheet sheet, MillingPlan plan, List<OutputFile> out) {
+        List<HandJoint> joints = HandJoint.of(geometry);
+        out.add(
+                new OutputFile(
+                        "milling/set-up-sheet.pdf",
+                        SetupSheet.pdf(sheet.name(), plan, joints, geometry.boardArea()),
+                        "set-up sheet: what to do in which order"));
+        if (!joints.isEmpty()) {
+            out.add(
+                    new OutputFile(
+                            "milling/joints-by-hand.csv",
+                            HandJoint.csv(joints).getBytes(StandardCharsets.UTF_8),
+                            "places where both sides are joined by hand"));
+        }
+        if (!plan.extent().isNull()) {
+            ProbeGrid grid = ProbeGrid.over(plan.extent());
+            out.add(
+                    new OutputFile(
+                            "milling/probe.nc",
+                            grid.program().getBytes(StandardCharsets.US_ASCII),
+                            "probing program for levelling, " + grid.count() + " points"));
+        }
+        for (Side side : Side.values()) {
+            Role paste = Role.of(Role.Kind.PASTE, side);
+            Geometry openings = geometry.area(paste);
+            if (openings.isEmpty()) {
+                continue;
+            }
+            StencilCut cut = StencilCut.of(openings, side, plan.extent(), plan.mill());
+            cut.program()
+                    .ifPresent(
+                            p ->
+                                    out.add(
+                                            new OutputFile(
+                                                    "stencil/" + p.file(),
+                                                    ProgramWriter.write(p, plan.mill()),
+                                                    stencilPurpose(p, cut))));
+        }
+    }
+
+    private static String stencilPurpose(Program p, StencilCut cut) {
+        String left =
+                cut.tooNarrow().isEmpty()
+                        ? ""
+                        : "; " + cut.tooNarrow().size() + " openings are too narrow for it";
+        return "stencil on the mill, with " + p.operations().get(0).cutter().name() + left;
     }
 
     private static OutputFile fabrication(String name, byte[] content) {
@@ -58,14 +129,18 @@ public record OutputSet(
         return new OutputFile("fabrication/" + name, content, what);
     }
 
-    private static String purpose(Operation o) {
+    private static String purpose(Program p) {
+        Operation first = p.operations().get(0);
+        String what =
+                p.operations().size() == 1
+                        ? first.kind().words() + " with " + first.cutter().name()
+                        : p.operations().size() + " operations with pauses for the tools";
         return String.format(
                 Locale.ROOT,
-                "%s from the %s with %s, about %.0f min",
-                o.kind().id(),
-                o.side().word(),
-                o.cutter().name(),
-                Math.ceil(o.minutes()));
+                "%s, from the %s, about %.0f min",
+                what,
+                p.side().word(),
+                Math.ceil(p.minutes()));
     }
 
     private static void stencil(

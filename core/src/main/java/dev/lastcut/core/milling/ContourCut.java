@@ -43,22 +43,21 @@ final class ContourCut {
     }
 
     /**
-     * @param tabs how many, evenly spread
+     * @param middles of the tabs, lengths along the ring, rising
      * @param span length along the path over which the tool stays up: the tab plus the tool
      * @param top the depth it does not go below within a tab
      */
     static ToolPath withTabs(
-            LineString ring, List<Double> depths, int tabs, double span, double top) {
+            LineString ring, List<Double> depths, List<Double> middles, double span, double top) {
         List<ToolPath.Vertex> vertices = new ArrayList<>();
         double length = ring.getLength();
         for (double depth : depths) {
-            if (depth <= top || tabs == 0) {
+            if (depth <= top) {
                 add(ring, 0, length, -depth, vertices);
                 continue;
             }
             double at = 0;
-            for (int t = 0; t < tabs; t++) {
-                double middle = length * (t + 0.5) / tabs;
+            for (double middle : middles) {
                 double from = Math.max(at, middle - span / 2);
                 double to = Math.min(length, middle + span / 2);
                 add(ring, at, from, -depth, vertices);

@@ -14,8 +14,10 @@ final class Duration {
         for (ToolPath p : paths) {
             ToolPath.Vertex first = p.first();
             double travel = Math.hypot(first.x() - before.x(), first.y() - before.y());
-            minutes += mm(travel + 2.0 * mill.safeHeight()) / mill.rapidMmPerMin();
-            minutes += mm(mill.safeHeight() - first.z()) / cutter.plunge();
+            minutes +=
+                    mm(travel + 2.0 * mill.cutting().safeHeight()) / mill.cutting().rapidMmPerMin();
+            double near = Math.min(mill.cutting().safeHeight(), ProgramWriter.APPROACH_NM);
+            minutes += mm(near - first.z()) / cutter.plunge();
             for (int i = 1; i < p.vertices().size(); i++) {
                 ToolPath.Vertex a = p.vertices().get(i - 1);
                 ToolPath.Vertex b = p.vertices().get(i);

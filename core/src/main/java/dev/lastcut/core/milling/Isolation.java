@@ -1,208 +1,331 @@
 package dev.lastcut.core.milling;
 
 import dev.lastcut.core.capability.Cutter;
-import dev.lastcut.core.geometry.Distances;
+import dev.lastcut.core.capability.Mill;
 import dev.lastcut.core.geometry.Geo;
 import java.util.ArrayList;
 import java.util.Collection;
-import java.util.HashMap;
-import java.util.HashSet;
+import java.util.Comparator;
 import java.util.List;
-import java.util.Map;
 import java.util.Set;
-import java.util.TreeSet;
-import org.locationtech.jts.algorithm.locate.IndexedPointInAreaLocator;
-import org.locationtech.jts.geom.Coordinate;
 import org.locationtech.jts.geom.Envelope;
 import org.locationtech.jts.geom.Geometry;
 import org.locationtech.jts.geom.LineString;
-import org.locationtech.jts.geom.Location;
 import org.locationtech.jts.geom.Polygon;
-import org.locationtech.jts.index.strtree.STRtree;
-import org.locationtech.jts.operation.distance.IndexedFacetDistance;
+import org.locationtech.jts.geom.prep.PreparedGeometry;
+import org.locationtech.jts.geom.prep.PreparedGeometryFactory;
 import org.locationtech.jts.operation.linemerge.LineMerger;
 import org.locationtech.jts.simplify.DouglasPeuckerSimplifier;
 
 /**
- * Cuts the nets of one copper layer apart with one cutter.
+ * Cuts the nets of one side apart with a set of tools: the coarsest cuts all it can reach, each
+ * finer one only where copper is left that should go (rest machining).
  *
- * <p>The centre of the cutter stays at least half its width from all copper, so wanted copper is
- * never touched; where two nets are nearer than the width, the cutter cannot pass and the place is
- * reported as a bridge.
+ * <p>The centre of a tool stays half its width and a margin from all wanted copper, so none of it
+ * is removed, unless a nick is allowed at places where nets would stay joined.
  */
 public final class Isolation {
-    /**
-     * Kept free beyond half the cutter: 0.25 µm for the chords of the copper, 0.5 µm for those of
-     * the path, 0.2 µm for its simplification, 0.05 µm for the digits of the program.
-     */
-    static final double MARGIN_NM = 1_000;
-
-    private static final double CHORD_NM = 500;
-
     /** The offset of an already flattened arc has steps of a few µm; those within this go. */
-    private static final double SIMPLIFY_NM = 200;
+    private static final double SIMPLIFY_NM = 500;
 
-    /** Two nets that stay joined, and one place where the cutter cannot pass between them. */
-    public record Bridge(int netA, int netB, Distances.Run place) {}
+    private static final int MOST_RINGS = 4_000;
 
-    private final Cutter cutter;
-    private final double depth;
-    private final double width;
-    private final List<LineString> paths = new ArrayList<>();
-    private final Map<Integer, IndexedFacetDistance> facets = new HashMap<>();
-    private final List<Bridge> bridges = new ArrayList<>();
+    /**
+     * What one tool cuts.
+     *
+     * @param width of its cut at the surface, nm
+     * @param lines where its centre goes, the copper that stays on the right
+     */
+    public record Work(Cutter cutter, double width, List<LineString> lines) {}
 
-    private Isolation(Cutter cutter, double depth) {
-        this.cutter = cutter;
-        this.depth = depth;
-        this.width = cutter.widthAt(depth);
+    /** Wanted copper that a tool takes, where that was allowed: net, and the area that goes. */
+    public record Nick(int net, Polygon area) {}
+
+    private final SideCopper copper;
+    private final Mill mill;
+    private final MillSetup setup;
+    private final List<Cutter> tools;
+    private final int groundNet;
+    private final PreparedGeometry reachable;
+    private final Geometry allowed;
+    private final List<Work> works = new ArrayList<>();
+    private List<Joined> joined = List.of();
+    private List<Nick> nicks = List.of();
+
+    private Isolation(
+            SideCopper copper, Mill mill, MillSetup setup, List<Cutter> tools, int groundNet) {
+        this.copper = copper;
+        this.mill = mill;
+        this.setup = setup;
+        this.groundNet = groundNet;
+        double depth = mill.cutting().isolationDepth();
+        this.tools =
+                tools.stream()
+                        .sorted(Comparator.comparingDouble((Cutter c) -> -c.widthAt(depth)))
+                        .toList();
+        this.allowed = allowed();
+        this.reachable = PreparedGeometryFactory.prepare(allowed);
     }
 
     /**
-     * @param nets the copper of each net on the layer
-     * @param board the board's area; empty when there is no outline
-     * @param passes how many times each contour is cut, each pass further out
-     * @param overlap share of the width that a pass covers again
+     * @param tools the tools to use, in any order; at least one
+     * @param groundNet the net leftover copper is tied to, or -1
      */
     public static Isolation plan(
-            Map<Integer, Geometry> nets,
-            Geometry board,
-            Cutter cutter,
-            double depth,
-            int passes,
-            double overlap) {
-        Isolation result = new Isolation(cutter, depth);
-        Geometry copper = Geo.union(nets.values());
-        Geometry reach =
-                board.isEmpty()
-                        ? Geo.rectangle(
-                                Geo.expanded(copper.getEnvelopeInternal(), 10 * result.width))
-                        : Geo.offset(board, result.width / 2, CHORD_NM);
-        for (int pass = 0; pass < passes; pass++) {
-            double r = result.width / 2 + MARGIN_NM + pass * result.width * (1 - overlap);
-            Geometry around = Geo.offset(copper, r, CHORD_NM);
-            if (pass == 0) {
-                result.findBridges(nets, around);
-            }
-            result.addPass(around, reach);
+            SideCopper copper, Mill mill, MillSetup setup, List<Cutter> tools, int groundNet) {
+        if (tools.isEmpty()) {
+            throw new IllegalArgumentException("isolation needs a tool");
         }
-        return result;
+        Isolation plan = new Isolation(copper, mill, setup, tools, groundNet);
+        if (!copper.all().isEmpty()) {
+            plan.cut();
+        }
+        return plan;
     }
 
-    private void addPass(Geometry around, Geometry reach) {
+    /** Where centres may be at all: the board and half a cut beyond it, less what is left out. */
+    private Geometry allowed() {
+        Geometry area;
+        double widest = width(tools.get(0));
+        if (copper.board().isEmpty()) {
+            area = Geo.rectangle(Geo.expanded(copper.all().getEnvelopeInternal(), 3 * widest));
+        } else {
+            area = Geo.offset(copper.board(), widest / 2, Reach.CHORD_NM);
+        }
+        for (Envelope e : setup.leaveOut()) {
+            area = Geo.difference(area, Geo.rectangle(e));
+        }
+        return area;
+    }
+
+    private double width(Cutter c) {
+        return c.widthAt(mill.cutting().isolationDepth());
+    }
+
+    private double step(double width) {
+        return width * (1 - mill.cutting().overlap());
+    }
+
+    private void cut() {
+        List<Polygon> left = null;
+        for (Cutter c : tools) {
+            Reach reach = copper.reach(width(c));
+            List<LineString> lines = new ArrayList<>();
+            if (left == null) {
+                first(c, reach, lines);
+            } else if (!left.isEmpty()) {
+                rest(c, reach, left, lines);
+            }
+            works.add(new Work(c, width(c), lines));
+            left = worth(reach.nooks());
+        }
+        Cutter finest = tools.get(tools.size() - 1);
+        joined = places(copper.reach(width(finest)));
+        if (setup.nick() > 0 && !joined.isEmpty() && width(finest) > 2.0 * setup.nick()) {
+            nick(finest);
+        }
+    }
+
+    /** What a finer tool goes for: all that is left, but where leftover copper is tied to a net. */
+    private List<Polygon> worth(List<Reach.Nook> nooks) {
+        return nooks.stream()
+                .filter(n -> groundNet < 0 || !n.nets().equals(Set.of(groundNet)))
+                .map(Reach.Nook::area)
+                .toList();
+    }
+
+    private List<Joined> places(Reach reach) {
+        return reach.places().stream().filter(this::isOnAllowed).toList();
+    }
+
+    private boolean isOnAllowed(Joined j) {
+        return reachable.intersects(j.area());
+    }
+
+    private void first(Cutter c, Reach reach, List<LineString> out) {
+        double width = width(c);
+        Geometry rub = rubOut();
+        if (setup.clearing() != MillSetup.Clearing.RUB_OUT) {
+            rings(width, reach, out);
+        }
+        if (!rub.isEmpty()) {
+            clear(
+                    Geo.difference(Geo.offset(rub, width / 2, Reach.CHORD_NM), reach.around()),
+                    width,
+                    Integer.MAX_VALUE,
+                    out);
+        }
+    }
+
+    private Geometry rubOut() {
+        if (setup.clearing() == MillSetup.Clearing.RUB_OUT) {
+            return copper.board().isEmpty()
+                    ? Geo.rectangle(
+                            Geo.expanded(
+                                    copper.all().getEnvelopeInternal(), mill.cutting().channel()))
+                    : copper.board();
+        }
+        return Geo.union(setup.rubOut().stream().map(Geo::rectangle).toList());
+    }
+
+    /** Rings round the copper, each a step further out, until the channel is wide enough. */
+    private void rings(double width, Reach reach, List<LineString> out) {
+        Geometry others = null;
+        if (groundNet >= 0) {
+            others =
+                    Geo.union(
+                            copper.nets().entrySet().stream()
+                                    .filter(e -> e.getKey() != groundNet)
+                                    .map(e -> e.getValue())
+                                    .toList());
+        }
+        Geometry around = reach.around();
+        for (int k = 0; k == 0 || width + (k - 1) * step(width) < mill.cutting().channel(); k++) {
+            if (k > 0) {
+                around = Geo.offsetAbout(around, step(width), Reach.CHORD_NM);
+            }
+            Geometry lines = around.getBoundary();
+            if (others != null) {
+                double near = width / 2 + Reach.MARGIN_NM + k * step(width) + 3 * Reach.CHORD_NM;
+                lines = Geo.intersection(lines, Geo.offset(others, near, Reach.CHORD_NM));
+            }
+            add(lines, out);
+        }
+    }
+
+    /** A finer tool: along the copper wherever it takes something of what is left. */
+    private void rest(Cutter c, Reach reach, List<Polygon> left, List<LineString> out) {
+        double r = width(c) / 2;
+        List<Geometry> grown = left.parallelStream().map(p -> near(p, r)).toList();
+        Geometry near = Geo.union(grown);
+        Geometry lines = Geo.intersection(reach.around().getBoundary(), near);
+        add(lines, out);
+        Geometry free = Geo.difference(near, reach.around());
+        int rings = (int) Math.ceil((mill.cutting().channel() - width(c)) / step(width(c)));
+        Geometry inner = Geo.offset(free, -step(width(c)), Reach.CHORD_NM);
+        if (!inner.isEmpty()) {
+            boolean all = setup.clearing() == MillSetup.Clearing.RUB_OUT;
+            clear(inner, width(c), all ? MOST_RINGS : rings, out);
+        }
+    }
+
+    private static Geometry near(Polygon p, double r) {
+        return Geo.offset(p, r, Reach.CHORD_NM);
+    }
+
+    /** Rings inward from the edge of an area of centres, and what they leave between them. */
+    private void clear(Geometry centres, double width, int most, List<LineString> out) {
+        double step = step(width);
+        List<LineString> rings = new ArrayList<>();
+        Geometry now = centres;
+        for (int k = 0; k < Math.min(most, MOST_RINGS) && !now.isEmpty(); k++) {
+            add(now.getBoundary(), rings);
+            now = Geo.offsetAbout(now, -step, Reach.CHORD_NM);
+        }
+        out.addAll(rings);
+        if (most < MOST_RINGS || rings.isEmpty()) {
+            return;
+        }
+        // Where rings end in a corner or a middle line, a little stays: go round that too.
+        Geometry swept =
+                Geo.union(
+                        rings.parallelStream()
+                                .map(l -> Geo.offset(l, width / 2 - 1_000, Reach.CHORD_NM))
+                                .toList());
+        Geometry stays = Geo.difference(centres, swept);
+        List<Geometry> spots = new ArrayList<>();
+        Geo.eachPolygon(
+                stays,
+                p -> {
+                    if (p.getArea() / p.getLength() > 1_000) {
+                        spots.add(Geo.offset(p, width / 4, Reach.CHORD_NM));
+                    }
+                });
+        if (!spots.isEmpty()) {
+            Geometry again = Geo.sharedArea(centres, Geo.union(spots));
+            add(again.getBoundary(), out);
+        }
+    }
+
+    private void nick(Cutter finest) {
+        double width = width(finest);
+        double nearer = width - 2.0 * setup.nick();
+        Geometry around = Geo.offset(copper.all(), nearer / 2 + Reach.MARGIN_NM, Reach.CHORD_NM);
+        Geometry near =
+                Geo.union(
+                        joined.stream()
+                                .map(j -> Geo.offset(j.area(), width / 2, Reach.CHORD_NM))
+                                .toList());
+        List<LineString> lines = new ArrayList<>();
+        add(Geo.intersection(around.getBoundary(), near), lines);
+        works.get(works.size() - 1).lines().addAll(lines);
+        Geometry swept =
+                Geo.union(
+                        lines.stream().map(l -> Geo.offset(l, width / 2, Reach.CHORD_NM)).toList());
+        List<Nick> taken = new ArrayList<>();
+        Geo.eachPolygon(
+                Geo.sharedArea(swept, copper.all()),
+                p -> {
+                    if (p.getArea() / p.getLength() > 500) {
+                        copper.netsAt(p).stream()
+                                .findFirst()
+                                .ifPresent(net -> taken.add(new Nick(net, p)));
+                    }
+                });
+        nicks = taken;
+        joined = places(copper.reach(nearer));
+    }
+
+    private void add(Geometry lines, List<LineString> out) {
+        Geometry within = reachable.covers(lines) ? lines : Geo.intersection(lines, allowed);
         LineMerger merger = new LineMerger();
-        Geometry lines = Geo.intersection(around.getBoundary(), reach);
-        merger.add(lines);
+        merger.add(within);
         @SuppressWarnings("unchecked")
         Collection<LineString> merged = merger.getMergedLineStrings();
         for (LineString line : merged) {
-            paths.add((LineString) DouglasPeuckerSimplifier.simplify(line, SIMPLIFY_NM));
-        }
-    }
-
-    /**
-     * The first pass runs round each polygon of {@code around}: what shares one stays joined, what
-     * is in another is cut off from it.
-     */
-    private void findBridges(Map<Integer, Geometry> nets, Geometry around) {
-        STRtree index = new STRtree();
-        for (Polygon polygon : Geo.polygons(around)) {
-            index.insert(polygon.getEnvelopeInternal(), new Island(polygon));
-        }
-        List<Island> islands = new ArrayList<>();
-        nets.forEach(
-                (net, copper) ->
-                        Geo.eachPolygon(
-                                copper,
-                                p -> {
-                                    Island home = homeOf(p, index);
-                                    if (home.nets.isEmpty()) {
-                                        islands.add(home);
-                                    }
-                                    home.nets.add(net);
-                                }));
-        // Two nets may meet on more than one island; their places are all found at once.
-        Set<Pair> done = new HashSet<>();
-        islands.forEach(island -> addBridges(new ArrayList<>(island.nets), nets, done));
-    }
-
-    private record Pair(int netA, int netB) {}
-
-    private static final class Island {
-        final IndexedPointInAreaLocator area;
-        final Set<Integer> nets = new TreeSet<>();
-
-        Island(Polygon polygon) {
-            area = new IndexedPointInAreaLocator(polygon);
-        }
-    }
-
-    private static Island homeOf(Polygon copper, STRtree islands) {
-        Coordinate corner = copper.getCoordinate();
-        for (Object o : islands.query(new Envelope(corner))) {
-            Island island = (Island) o;
-            if (island.area.locate(corner) != Location.EXTERIOR) {
-                return island;
+            if (line.getLength() > SIMPLIFY_NM) {
+                out.add((LineString) DouglasPeuckerSimplifier.simplify(line, SIMPLIFY_NM));
             }
         }
-        throw new IllegalStateException("copper outside its own offset at " + corner);
     }
 
-    private void addBridges(List<Integer> joined, Map<Integer, Geometry> nets, Set<Pair> done) {
-        for (int i = 0; i < joined.size(); i++) {
-            for (int j = i + 1; j < joined.size(); j++) {
-                if (done.add(new Pair(joined.get(i), joined.get(j)))) {
-                    addBridges(joined.get(i), joined.get(j), nets);
-                }
-            }
-        }
-        boolean told =
-                bridges.stream()
-                        .anyMatch(b -> joined.contains(b.netA()) && joined.contains(b.netB()));
-        if (joined.size() > 1 && !told) {
-            // Joined by less than the measure can tell: still joined.
-            Geometry a = nets.get(joined.get(0));
-            Geometry b = nets.get(joined.get(1));
-            Distances.Run run = new Distances.Run(Distances.between(a, b), 0);
-            bridges.add(new Bridge(joined.get(0), joined.get(1), run));
-        }
+    /** What each tool cuts, the coarsest first. */
+    public List<Work> works() {
+        return works;
     }
 
-    private void addBridges(int a, int b, Map<Integer, Geometry> nets) {
-        double limit = width + 2 * MARGIN_NM;
-        boolean near =
-                facets.computeIfAbsent(a, k -> new IndexedFacetDistance(nets.get(k)))
-                        .isWithinDistance(nets.get(b), limit);
-        if (!near) {
-            return;
-        }
-        for (Distances.Run run : Distances.closerThan(nets.get(a), nets.get(b), limit)) {
-            bridges.add(new Bridge(a, b, run));
-        }
+    public SideCopper copper() {
+        return copper;
     }
 
-    /** Nets that stay joined, directly by a gap too narrow for the cutter. */
-    public List<Bridge> bridges() {
-        return bridges;
+    /** The tool that cuts narrowest. */
+    public Cutter finest() {
+        return tools.get(tools.size() - 1);
     }
 
-    public double width() {
-        return width;
+    public double finestWidth() {
+        return width(finest());
     }
 
-    public Cutter cutter() {
-        return cutter;
+    /** Nets that stay joined, at each place. */
+    public List<Joined> joined() {
+        return joined;
     }
 
-    public List<ToolPath> toolPaths() {
-        List<ToolPath> result = new ArrayList<>();
-        for (LineString line : paths) {
-            List<ToolPath.Vertex> vertices = new ArrayList<>();
-            for (Coordinate c : line.getCoordinates()) {
-                vertices.add(new ToolPath.Vertex(c.x, c.y, -depth));
-            }
-            result.add(new ToolPath(vertices));
-        }
-        return result;
+    /** Copper that stays though it is not wanted, because no chosen tool gets there. */
+    List<Reach.Nook> nooks() {
+        return copper.reach(finestWidth()).nooks().stream()
+                .filter(n -> reachable.intersects(n.area()))
+                .toList();
+    }
+
+    /** Wanted copper that goes, where a nick was allowed. */
+    public List<Nick> nicks() {
+        return nicks;
+    }
+
+    /** Area where the centre of a tool may not be; for joining paths without lifting. */
+    Geometry barred(Work work) {
+        return copper.reach(work.width()).around();
     }
 }

@@ -1,16 +1,10 @@
 package dev.lastcut.core.milling;
 
-import dev.lastcut.core.board.Hole;
-import dev.lastcut.core.board.Outline;
 import dev.lastcut.core.board.Side;
 import dev.lastcut.core.capability.Cutter;
 import dev.lastcut.core.capability.Mill;
 import dev.lastcut.core.connectivity.BoardGeometry;
-import dev.lastcut.core.connectivity.CopperNode;
 import dev.lastcut.core.geometry.Geo;
-import dev.lastcut.core.geometry.Length;
-import dev.lastcut.core.geometry.Rings;
-import dev.lastcut.core.geometry.Segment;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -18,41 +12,62 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
 import org.locationtech.jts.geom.Envelope;
-import org.locationtech.jts.geom.Geometry;
-import org.locationtech.jts.geom.LineString;
 
 /**
  * The operations that make a board on a mill, in order of use. What the rack cannot do is left out
  * and said in {@link #problems()}.
+ *
+ * <p>A board with two sides begins at its bottom: index pins, isolation; it is turned over once,
+ * and from the top come isolation, holes, cut-outs and last the contour.
  */
 public final class MillingPlan {
     private final BoardGeometry geometry;
     private final Mill mill;
+    private final MillSetup setup;
     private final Envelope extent;
     private final List<Operation> operations = new ArrayList<>();
     private final List<String> problems = new ArrayList<>();
     private final Map<Side, Isolation> isolations = new TreeMap<>();
 
-    private MillingPlan(BoardGeometry geometry, Mill mill) {
+    private MillingPlan(BoardGeometry geometry, Mill mill, MillSetup setup) {
         this.geometry = geometry;
         this.mill = mill;
+        this.setup = setup;
         this.extent = extent(geometry);
     }
 
-    public static MillingPlan of(BoardGeometry geometry, Mill mill) {
-        MillingPlan plan = new MillingPlan(geometry, mill);
-        Side drillSide = Side.TOP;
-        for (Side side : Side.values()) {
-            if (geometry.copperIndex(side) >= 0) {
-                plan.isolate(side);
+    /** The plan for a board; made once for each mill and set-up. */
+    public static MillingPlan of(BoardGeometry geometry, Mill mill, MillSetup setup) {
+        record Key(Mill mill, MillSetup setup) {}
+        return Recent.of(geometry, new Key(mill, setup), () -> make(geometry, mill, setup));
+    }
+
+    private static MillingPlan make(BoardGeometry geometry, Mill mill, MillSetup setup) {
+        MillingPlan plan = new MillingPlan(geometry, mill, setup);
+        List<Side> sides = sides(geometry, setup);
+        Side first = sides.get(0);
+        Side last = sides.get(sides.size() - 1);
+        plan.checkStock();
+        if (sides.size() > 1 && setup.pins() > 0) {
+            plan.pins(first);
+        }
+        sides.forEach(plan::isolate);
+        HoleCuts holes = new HoleCuts(geometry.board().holes(), mill, geometry.flattener());
+        holes.add(last, plan::add, plan.problems);
+        new EdgeCuts(geometry, mill).add(last, plan::add, plan.problems);
+        return plan;
+    }
+
+    /** The sides to mill in their order: those asked for, or those with copper; never none. */
+    public static List<Side> sides(BoardGeometry geometry, MillSetup setup) {
+        List<Side> sides = new ArrayList<>();
+        for (Side side : List.of(Side.BOTTOM, Side.TOP)) {
+            boolean asked = setup.sides().isEmpty() || setup.sides().contains(side);
+            if (asked && geometry.copperIndex(side) >= 0) {
+                sides.add(side);
             }
         }
-        if (geometry.copperIndex(Side.TOP) < 0 && geometry.copperIndex(Side.BOTTOM) >= 0) {
-            drillSide = Side.BOTTOM;
-        }
-        plan.drill(drillSide);
-        plan.contour(drillSide);
-        return plan;
+        return sides.isEmpty() ? List.of(Side.TOP) : sides;
     }
 
     private static Envelope extent(BoardGeometry geometry) {
@@ -64,8 +79,38 @@ public final class MillingPlan {
         return all;
     }
 
+    /** The board's extent in the pack's coordinates, nm. */
+    public Envelope extent() {
+        return extent;
+    }
+
+    public Mill mill() {
+        return mill;
+    }
+
+    public MillSetup setup() {
+        return setup;
+    }
+
     public List<Operation> operations() {
         return operations;
+    }
+
+    /** The files for the mill: one for each operation, or one for each side. */
+    public List<Program> programs() {
+        List<Program> programs = new ArrayList<>();
+        if (mill.controller().toolChange() == Mill.Controller.ToolChange.PROGRAM_PER_TOOL) {
+            operations.forEach(o -> programs.add(new Program(o.file(), o.side(), List.of(o))));
+            return programs;
+        }
+        for (Side side : List.of(Side.BOTTOM, Side.TOP)) {
+            List<Operation> here = operations.stream().filter(o -> o.side() == side).toList();
+            if (!here.isEmpty()) {
+                String file = (programs.size() + 1) + "-" + side.word() + "-side.nc";
+                programs.add(new Program(file, side, here));
+            }
+        }
+        return programs;
     }
 
     /** Sentences about what could not be planned. */
@@ -77,196 +122,154 @@ public final class MillingPlan {
         return isolations;
     }
 
-    /** The isolation of one side, or empty when the rack has no V tool or the side no copper. */
-    public static Optional<Isolation> isolation(BoardGeometry geometry, Mill mill, Side side) {
-        int layer = geometry.copperIndex(side);
-        Optional<Cutter> cutter = mill.isolationCutter();
-        if (layer < 0 || cutter.isEmpty()) {
+    /**
+     * The isolation of one side, or empty when the rack has no tool for it or the side no copper.
+     */
+    public static Optional<Isolation> isolation(
+            BoardGeometry geometry, Mill mill, MillSetup setup, Side side) {
+        Optional<SideCopper> copper = SideCopper.of(geometry, side, setup.leaveFreeCopper());
+        List<Cutter> tools = CutterChoice.tools(geometry, mill, setup);
+        if (copper.isEmpty() || tools.isEmpty()) {
             return Optional.empty();
         }
         // The check and the programs want the same isolation, and it takes its time.
-        record Key(Mill mill, Side side) {}
+        record Key(Mill mill, MillSetup setup, Side side) {}
         return Optional.of(
-                geometry.once(
-                        new Key(mill, side), () -> isolate(geometry, mill, cutter.get(), layer)));
+                Recent.of(
+                        geometry,
+                        new Key(mill, setup, side),
+                        () ->
+                                Isolation.plan(
+                                        copper.get(),
+                                        mill,
+                                        setup,
+                                        tools,
+                                        ground(geometry, setup))));
     }
 
-    private static Isolation isolate(BoardGeometry geometry, Mill mill, Cutter cutter, int layer) {
-        Map<Integer, List<Geometry>> parts = new TreeMap<>();
-        for (CopperNode n : geometry.nets().nodes()) {
-            if (n.layer() == layer) {
-                parts.computeIfAbsent(n.net(), k -> new ArrayList<>()).add(n.polygon());
+    private static int ground(BoardGeometry geometry, MillSetup setup) {
+        if (setup.clearing() != MillSetup.Clearing.TIE) {
+            return -1;
+        }
+        for (int net = 0; net < geometry.nets().netCount(); net++) {
+            if (geometry.netName(net).equals(setup.ground())) {
+                return net;
             }
         }
-        Map<Integer, Geometry> nets = new TreeMap<>();
-        parts.forEach((net, polygons) -> nets.put(net, Geo.union(polygons)));
-        return Isolation.plan(
-                nets,
-                geometry.boardArea(),
-                cutter,
-                mill.isolationDepth(),
-                mill.isolationPasses(),
-                mill.passOverlap());
+        return -1;
     }
 
     private void isolate(Side side) {
-        Optional<Isolation> isolation = isolation(geometry, mill, side);
-        if (isolation.isEmpty()) {
-            problems.add("The rack has no V tool, so the " + side.word() + " is not isolated.");
+        if (geometry.copperIndex(side) < 0) {
             return;
+        }
+        Optional<Isolation> isolation = isolation(geometry, mill, setup, side);
+        if (isolation.isEmpty()) {
+            problems.add("The rack has no tool to isolate the " + side.word() + " with.");
+            return;
+        }
+        if (setup.clearing() == MillSetup.Clearing.TIE && ground(geometry, setup) < 0) {
+            problems.add("The board has no net " + setup.ground() + " to tie copper to.");
         }
         isolations.put(side, isolation.get());
-        add(
-                "isolation-" + side.word(),
-                Operation.Kind.ISOLATION,
-                side,
-                isolation.get().cutter(),
-                mill.isolationDepth(),
-                TravelOrder.strips(isolation.get().toolPaths()));
-    }
-
-    private double throughDepth() {
-        return (double) mill.stockThickness() + mill.breakthrough();
-    }
-
-    private void drill(Side side) {
-        Map<Long, List<Hole>> drilled = new TreeMap<>();
-        Map<Long, Cutter> drills = new TreeMap<>();
-        List<Hole> bored = new ArrayList<>();
-        for (Hole h : geometry.board().holes()) {
-            Optional<Cutter> drill = h.isSlot() ? Optional.empty() : mill.drillFor(h.diameter());
-            if (drill.isPresent()) {
-                drills.put(drill.get().diameter(), drill.get());
-                drilled.computeIfAbsent(drill.get().diameter(), k -> new ArrayList<>()).add(h);
-            } else {
-                bored.add(h);
-            }
+        List<Isolation.Work> works = isolation.get().works();
+        for (Isolation.Work w : works) {
+            List<ToolPath> paths =
+                    Routing.route(
+                            w,
+                            isolation.get().copper().all(),
+                            isolation.get().barred(w),
+                            ContourCut.passes(
+                                    mill.cutting().isolationDepth(), w.cutter().depthPerPass()),
+                            setup.climb() != toPack(side).swapsHands());
+            String name = "isolation-" + side.word();
+            String file = works.size() > 1 ? name + "-" + w.cutter().id() : name;
+            add(file, Operation.Kind.ISOLATION, side, w.cutter(), depth(), paths);
         }
-        drilled.forEach((size, holes) -> drill(side, drills.get(size), holes));
-        bore(side, bored);
     }
 
-    private void drill(Side side, Cutter drill, List<Hole> holes) {
-        List<ToolPath> paths = new ArrayList<>();
-        for (Hole h : holes) {
-            List<ToolPath.Vertex> pecks = new ArrayList<>();
-            List<Double> depths = ContourCut.passes(throughDepth(), drill.depthPerPass());
-            for (int i = 0; i < depths.size(); i++) {
-                if (i > 0) {
-                    // Up out of the hole, to clear the chips.
-                    pecks.add(new ToolPath.Vertex(h.from().x(), h.from().y(), 200_000));
-                }
-                pecks.add(new ToolPath.Vertex(h.from().x(), h.from().y(), -depths.get(i)));
-            }
-            paths.add(new ToolPath(pecks));
-        }
-        String name = String.format(Locale.ROOT, "drill-%.2f", Length.toMm(drill.diameter()));
-        add(name, Operation.Kind.DRILLING, side, drill, throughDepth(), TravelOrder.strips(paths));
+    private double depth() {
+        return mill.cutting().isolationDepth();
     }
 
-    private void bore(Side side, List<Hole> holes) {
-        Map<Long, List<ToolPath>> byCutter = new TreeMap<>();
-        Map<Long, Cutter> cutters = new TreeMap<>();
-        Map<Long, Integer> leftOut = new TreeMap<>();
-        for (Hole h : holes) {
-            Optional<Cutter> cutter = widestFlat(h.diameter());
-            if (cutter.isEmpty()) {
-                leftOut.merge(h.diameter(), 1, Integer::sum);
-                continue;
-            }
-            Cutter c = cutter.get();
-            cutters.put(c.diameter(), c);
-            byCutter.computeIfAbsent(c.diameter(), k -> new ArrayList<>()).addAll(bore(h, c));
-        }
-        leftOut.forEach(
-                (size, count) ->
-                        problems.add(
-                                "No drill or end mill in the rack makes holes of "
-                                        + Length.text(size)
-                                        + ": "
-                                        + count
-                                        + " left out."));
-        byCutter.forEach(
-                (size, paths) -> {
-                    String name = String.format(Locale.ROOT, "bore-%.2f", Length.toMm(size));
-                    add(
-                            name,
-                            Operation.Kind.BORING,
-                            side,
-                            cutters.get(size),
-                            throughDepth(),
-                            paths);
-                });
+    private ToPack toPack(Side side) {
+        return ToPack.seenFrom(side, setup.turnedOver(), extent);
     }
 
-    private Optional<Cutter> widestFlat(double most) {
-        return mill.rack().stream()
-                .filter(c -> c.kind() == Cutter.Kind.FLAT && c.diameter() <= most)
-                .max((a, b) -> Long.compare(a.diameter(), b.diameter()));
-    }
-
-    private List<ToolPath> bore(Hole h, Cutter c) {
-        List<Double> depths = ContourCut.passes(throughDepth(), c.depthPerPass());
-        Geometry shape = h.shape(geometry.flattener());
-        if (h.diameter() - c.diameter() < 2_000) {
-            return List.of(ContourCut.plain(Geo.line(h.from(), h.to()), depths));
-        }
-        List<ToolPath> paths = new ArrayList<>();
-        for (LineString ring : ContourCut.rings(shape, c.diameter() / 2.0, false)) {
-            paths.add(ContourCut.plain(ring, depths));
-        }
-        return paths;
-    }
-
-    private void contour(Side side) {
-        Optional<Outline> outline = geometry.board().outline();
-        Optional<Cutter> cutter = mill.contourCutter();
-        if (outline.isEmpty() || outline.get().outer().isEmpty()) {
-            problems.add("There is no closed outline, so no contour is cut.");
+    private void checkStock() {
+        if (extent.isNull()) {
             return;
         }
-        if (cutter.isEmpty()) {
-            problems.add("The rack has no flat end mill, so no contour is cut.");
+        double room = setup.pins() > 0 && sides(geometry, setup).size() > 1 ? pinDistance() : 0;
+        fits(extent.getWidth() + setup.inStockX(), mill.stock().width(), "wide");
+        fits(extent.getHeight() + setup.inStockY(), mill.stock().height(), "high");
+        boolean upright = setup.turnedOver() == MillSetup.FlipAxis.UPRIGHT;
+        double before = upright ? setup.inStockY() : setup.inStockX();
+        if (room + mill.pins().diameter() / 2.0 > before) {
+            problems.add(
+                    String.format(
+                            Locale.ROOT,
+                            "The index pins stand %.1f mm outside the board, but it lies %.1f mm"
+                                    + " from the edge of the stock. Move it further in.",
+                            room / 1e6,
+                            before / 1e6));
+        }
+    }
+
+    private void fits(double needed, long stock, String way) {
+        if (needed > stock) {
+            problems.add(
+                    String.format(
+                            Locale.ROOT,
+                            "With its place in the stock the board needs %.1f mm, but the stock is"
+                                    + " %.1f mm %s.",
+                            needed / 1e6,
+                            stock / 1e6,
+                            way));
+        }
+    }
+
+    /** Clear of the contour's cut. */
+    private double pinDistance() {
+        double contour = mill.contourCutter().map(Cutter::diameter).orElse(0L);
+        return contour + mill.pins().diameter() + 1_000_000.0;
+    }
+
+    private void pins(Side side) {
+        Optional<Cutter> drill = mill.drillFor(mill.pins().diameter());
+        if (drill.isEmpty()) {
+            problems.add(
+                    String.format(
+                            Locale.ROOT,
+                            "No drill in the rack for index pins of %.2f mm: none are drilled.",
+                            mill.pins().diameter() / 1e6));
             return;
         }
-        for (List<Segment> cutout : outline.get().cutouts()) {
-            cutout(side, cutout, cutter.get());
-        }
-        outer(side, outline.get(), cutter.get());
-    }
-
-    private void cutout(Side side, List<Segment> contour, Cutter wide) {
-        Geometry area = Rings.fill(geometry.flattener().polyline(contour));
-        Cutter cutter = wide;
-        List<LineString> rings = ContourCut.rings(area, cutter.diameter() / 2.0, false);
-        if (rings.isEmpty()) {
-            Envelope e = area.getEnvelopeInternal();
-            Optional<Cutter> finer = widestFlat(Math.min(e.getWidth(), e.getHeight()) - 1_000);
-            if (finer.isEmpty()) {
-                problems.add("A cut-out is narrower than every end mill; it is left out.");
-                return;
-            }
-            cutter = finer.get();
-            rings = ContourCut.rings(area, cutter.diameter() / 2.0, false);
-        }
-        List<Double> depths = ContourCut.passes(throughDepth(), cutter.depthPerPass());
+        double depth = mill.stock().thickness() + (double) mill.pins().depth();
         List<ToolPath> paths = new ArrayList<>();
-        rings.forEach(r -> paths.add(ContourCut.plain(r, depths)));
-        add("cutout", Operation.Kind.CUTOUT, side, cutter, throughDepth(), paths);
-    }
-
-    private void outer(Side side, Outline outline, Cutter cutter) {
-        Geometry area = Rings.fill(geometry.flattener().polyline(outline.outer()));
-        List<Double> depths = ContourCut.passes(throughDepth(), cutter.depthPerPass());
-        double span = mill.tabWidth() + (double) cutter.diameter();
-        double top = mill.stockThickness() - (double) mill.tabHeight();
-        List<ToolPath> paths = new ArrayList<>();
-        for (LineString ring : ContourCut.rings(area, cutter.diameter() / 2.0, true)) {
-            paths.add(ContourCut.withTabs(ring, depths, mill.tabs(), span, top));
+        for (double[] at : pinPlaces()) {
+            paths.add(HoleCuts.pecked(at[0], at[1], depth, drill.get()));
         }
-        add("contour", Operation.Kind.CONTOUR, side, cutter, throughDepth(), paths);
+        add("index-pins", Operation.Kind.PINS, side, drill.get(), depth, paths);
     }
 
+    /** On the axis the board is turned about, outside it: there a pin meets its hole again. */
+    public List<double[]> pinPlaces() {
+        List<double[]> places = new ArrayList<>();
+        double cx = extent.getMinX() + extent.getWidth() / 2;
+        double cy = extent.getMinY() + extent.getHeight() / 2;
+        for (int i = 0; i < setup.pins(); i++) {
+            double sign = i % 2 == 0 ? -1 : 1;
+            double out = pinDistance() * (1 + i / 2);
+            places.add(
+                    setup.turnedOver() == MillSetup.FlipAxis.UPRIGHT
+                            ? new double[] {cx, cy + sign * (extent.getHeight() / 2 + out)}
+                            : new double[] {cx + sign * (extent.getWidth() / 2 + out), cy});
+        }
+        return places;
+    }
+
+    /** Takes an operation in; one without paths is nothing to do. */
     private void add(
             String name,
             Operation.Kind kind,
@@ -277,16 +280,45 @@ public final class MillingPlan {
         if (paths.isEmpty()) {
             return;
         }
-        String file = (operations.size() + 1) + "-" + name + ".nc";
+        if (!cutter.reaches(depth)) {
+            problems.add(
+                    String.format(
+                            Locale.ROOT,
+                            "%s cuts %.2f mm deep at most, but %s goes %.2f mm deep.",
+                            cutter.name(),
+                            cutter.flute() / 1e6,
+                            kind.words(),
+                            depth / 1e6));
+        }
+        boolean surface = kind == Operation.Kind.ISOLATION;
+        boolean fromBed = !surface && setup.throughZero() == MillSetup.Zero.BED;
         operations.add(
                 new Operation(
-                        file,
+                        (operations.size() + 1) + "-" + name + ".nc",
                         kind,
                         side,
                         cutter,
+                        mill.rack().indexOf(cutter) + 1,
                         depth,
-                        ToPack.seenFrom(side, extent),
+                        fromBed ? mill.stock().thickness() : 0,
+                        toPack(side),
                         paths,
                         Duration.minutes(paths, cutter, mill)));
+    }
+
+    /** Takes what a part of the plan cuts. */
+    interface Sink {
+        void add(
+                String name,
+                Operation.Kind kind,
+                Side side,
+                Cutter cutter,
+                double depth,
+                List<ToolPath> paths);
+    }
+
+    /** A rectangle around the board that leftover areas are cut to. */
+    Envelope around(double byNm) {
+        return Geo.expanded(extent, byNm);
     }
 }

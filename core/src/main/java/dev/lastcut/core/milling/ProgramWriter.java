@@ -3,47 +3,87 @@ package dev.lastcut.core.milling;
 import dev.lastcut.core.capability.Cutter;
 import dev.lastcut.core.capability.Mill;
 import java.nio.charset.StandardCharsets;
+import java.util.List;
 import java.util.Locale;
 
 /**
- * Writes an operation as an RS-274/NGC program (NISTIR 6556): millimetres, absolute, feed per
- * minute; only G0 and G1 moves, so that every controller runs it. Four decimals: a tenth of a
- * micrometre.
+ * Writes a program for the mill in RS-274/NGC (NISTIR 6556): millimetres, absolute, feed per
+ * minute, G0 and G1, arcs where the controller takes them. Four decimals: a tenth of a micrometre.
  */
 public final class ProgramWriter {
-    private final StringBuilder out = new StringBuilder();
-    private final Operation operation;
-    private final Mill mill;
-    private double feed = -1;
+    private static final int LINE_STEP = 10;
 
-    private ProgramWriter(Operation operation, Mill mill) {
-        this.operation = operation;
+    /** So far above the stock rapid movement ends: clear of what a stock is usually warped. */
+    static final double APPROACH_NM = 500_000;
+
+    private final StringBuilder out = new StringBuilder();
+    private final Mill mill;
+    private Operation operation;
+    private double feed = -1;
+    private int line;
+
+    private ProgramWriter(Mill mill) {
         this.mill = mill;
     }
 
-    public static byte[] write(Operation operation, Mill mill) {
-        ProgramWriter w = new ProgramWriter(operation, mill);
-        w.header();
-        operation.paths().forEach(w::path);
-        w.out.append("M5\nM2\n");
+    public static byte[] write(Program program, Mill mill) {
+        ProgramWriter w = new ProgramWriter(mill);
+        w.header(program);
+        boolean first = true;
+        for (Operation o : program.operations()) {
+            w.operation = o;
+            w.feed = -1;
+            w.begin(first);
+            o.paths().forEach(w::path);
+            first = false;
+        }
+        w.say("M5");
+        w.say("M2");
         return w.out.toString().getBytes(StandardCharsets.US_ASCII);
     }
 
-    private void header() {
+    private void say(String words) {
+        if (mill.controller().lineNumbers()) {
+            line += LINE_STEP;
+            // Five digits are the most a line number has.
+            out.append('N').append(line % 100_000).append(' ');
+        }
+        out.append(words).append('\n');
+    }
+
+    private void header(Program program) {
+        comment("Last Cut, " + program.file());
+        comment("seen from the " + program.side().word());
+        for (Operation o : program.operations()) {
+            comment(
+                    String.format(
+                            Locale.ROOT,
+                            "%s with tool %d: %s, about %.1f minutes",
+                            o.kind().words(),
+                            o.tool(),
+                            o.cutter().name(),
+                            o.minutes()));
+        }
+        comment("x and y zero: lower left corner of the board as it lies");
+        say("G21 G90 G17 G94");
+    }
+
+    private void begin(boolean first) {
         Cutter c = operation.cutter();
-        comment("Last Cut, " + operation.file());
-        comment(
-                "operation "
-                        + operation.kind().id()
-                        + ", seen from the "
-                        + operation.side().word());
-        comment("tool " + c.name());
-        comment("x and y zero: lower left corner of the board; z zero: top of the stock");
-        comment(String.format(Locale.ROOT, "about %.1f minutes", operation.minutes()));
-        out.append("G21 G90 G17 G94\n");
-        out.append("G0 Z").append(mm(mill.safeHeight())).append('\n');
-        out.append("M3 S").append(c.spindleRpm()).append('\n');
-        out.append("G4 P2\n");
+        double safe = mill.cutting().safeHeight() + (double) operation.zero();
+        if (!first) {
+            say("M5");
+            say("G0 Z" + mm(safe));
+        }
+        comment("z zero: " + (operation.zero() == 0 ? "top of the stock" : "bed, under the stock"));
+        say("T" + operation.tool());
+        if (!first) {
+            comment("fit tool " + operation.tool() + ": " + c.name() + ", and set z zero anew");
+            say("M0");
+        }
+        say("G0 Z" + mm(safe));
+        say("M3" + (mill.controller().spindleSpeed() ? " S" + c.spindleRpm() : ""));
+        say("G4 P2");
     }
 
     private void comment(String text) {
@@ -52,42 +92,75 @@ public final class ProgramWriter {
 
     private void path(ToolPath path) {
         ToolPath.Vertex first = path.first();
-        out.append("G0 X").append(x(first)).append(" Y").append(y(first)).append('\n');
-        ToolPath.Vertex before = new ToolPath.Vertex(first.x(), first.y(), mill.safeHeight());
-        for (ToolPath.Vertex v : path.vertices()) {
-            move(before, v);
-            before = v;
+        double safe = mill.cutting().safeHeight();
+        say("G0 X" + x(first.x()) + " Y" + y(first.y()));
+        double near = Math.min(safe, APPROACH_NM);
+        say("G0 Z" + mm(near + operation.zero()));
+        straight(new ToolPath.Vertex(first.x(), first.y(), near), first);
+        ToolPath.Vertex before = first;
+        for (ArcFitter.Move m : moves(path.vertices())) {
+            if (m.turn() == 0) {
+                straight(before, m.to());
+            } else {
+                arc(before, m);
+            }
+            before = m.to();
         }
-        out.append("G0 Z").append(mm(mill.safeHeight())).append('\n');
+        say("G0 Z" + mm(safe + operation.zero()));
     }
 
-    private void move(ToolPath.Vertex a, ToolPath.Vertex b) {
-        boolean flat = !x(a).equals(x(b)) || !y(a).equals(y(b));
-        boolean deep = !mm(a.z()).equals(mm(b.z()));
+    private List<ArcFitter.Move> moves(List<ToolPath.Vertex> path) {
+        return mill.controller().arcs()
+                ? ArcFitter.fit(path)
+                : path.stream().skip(1).map(v -> new ArcFitter.Move(v, 0, 0, 0)).toList();
+    }
+
+    private void straight(ToolPath.Vertex a, ToolPath.Vertex b) {
+        boolean flat = !x(a.x()).equals(x(b.x())) || !y(a.y()).equals(y(b.y()));
+        boolean deep = !z(a).equals(z(b));
         if (!flat && !deep) {
             return;
         }
-        out.append("G1");
+        StringBuilder words = new StringBuilder("G1");
         if (flat) {
-            out.append(" X").append(x(b)).append(" Y").append(y(b));
+            words.append(" X").append(x(b.x())).append(" Y").append(y(b.y()));
         }
         if (deep) {
-            out.append(" Z").append(mm(b.z()));
+            words.append(" Z").append(z(b));
         }
-        double rate = flat ? operation.cutter().feed() : operation.cutter().plunge();
-        if (rate != feed) {
-            out.append(" F").append(String.format(Locale.ROOT, "%.0f", rate));
-            feed = rate;
-        }
-        out.append('\n');
+        say(words + rate(flat ? operation.cutter().feed() : operation.cutter().plunge()));
     }
 
-    private String x(ToolPath.Vertex v) {
-        return mm(operation.toPack().programX(v.x()));
+    private void arc(ToolPath.Vertex a, ArcFitter.Move m) {
+        ToPack to = operation.toPack();
+        boolean left = m.turn() > 0 != to.swapsHands();
+        double i = to.programX(m.cx()) - to.programX(a.x());
+        double j = to.programY(m.cy()) - to.programY(a.y());
+        say(
+                (left ? "G3" : "G2")
+                        + (" X" + x(m.to().x()) + " Y" + y(m.to().y()))
+                        + (" I" + mm(i) + " J" + mm(j))
+                        + rate(operation.cutter().feed()));
     }
 
-    private String y(ToolPath.Vertex v) {
-        return mm(operation.toPack().programY(v.y()));
+    private String rate(double wanted) {
+        if (wanted == feed) {
+            return "";
+        }
+        feed = wanted;
+        return String.format(Locale.ROOT, " F%.0f", wanted);
+    }
+
+    private String x(double packX) {
+        return mm(operation.toPack().programX(packX));
+    }
+
+    private String y(double packY) {
+        return mm(operation.toPack().programY(packY));
+    }
+
+    private String z(ToolPath.Vertex v) {
+        return mm(v.z() + operation.zero());
     }
 
     private static String mm(double nm) {

@@ -4,15 +4,18 @@ import dev.lastcut.core.board.Side;
 import org.locationtech.jts.geom.Envelope;
 
 /**
- * How program coordinates become the pack's: x_pack = dx ± x_program (minus when mirrored), y_pack
- * = dy + y_program. Shifts in nm.
+ * How program coordinates become the pack's: x_pack = dx ± x_program, y_pack = dy ± y_program
+ * (minus where mirrored). Shifts in nm.
  */
-public record ToPack(boolean mirrorX, double dx, double dy) {
+public record ToPack(boolean mirrorX, boolean mirrorY, double dx, double dy) {
     /** Program zero at the board's lower left corner as seen from the side being milled. */
-    public static ToPack seenFrom(Side side, Envelope board) {
-        return side == Side.TOP
-                ? new ToPack(false, board.getMinX(), board.getMinY())
-                : new ToPack(true, board.getMaxX(), board.getMinY());
+    public static ToPack seenFrom(Side side, MillSetup.FlipAxis turned, Envelope board) {
+        if (side == Side.TOP) {
+            return new ToPack(false, false, board.getMinX(), board.getMinY());
+        }
+        return turned == MillSetup.FlipAxis.UPRIGHT
+                ? new ToPack(true, false, board.getMaxX(), board.getMinY())
+                : new ToPack(false, true, board.getMinX(), board.getMaxY());
     }
 
     public double programX(double packX) {
@@ -20,6 +23,21 @@ public record ToPack(boolean mirrorX, double dx, double dy) {
     }
 
     public double programY(double packY) {
-        return packY - dy;
+        return mirrorY ? dy - packY : packY - dy;
+    }
+
+    /** The pack's x of a program x, nm. */
+    public double packX(double programX) {
+        return mirrorX ? dx - programX : dx + programX;
+    }
+
+    /** The pack's y of a program y, nm. */
+    public double packY(double programY) {
+        return mirrorY ? dy - programY : dy + programY;
+    }
+
+    /** Whether left and right are exchanged: a turn to the right becomes one to the left. */
+    public boolean swapsHands() {
+        return mirrorX != mirrorY;
     }
 }

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import dev.lastcut.core.board.Role;
 import dev.lastcut.core.board.Side;
+import dev.lastcut.core.milling.TestMills;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -143,32 +144,18 @@ class CapabilityTest {
     @Test
     void theRackFindsTheNearestDrillWithinItsTolerance() {
         Mill mill =
-                new Mill(
-                        List.of(drill(800_000), drill(1_000_000), flat(1_000_000), flat(2_000_000)),
-                        1_600_000,
-                        2_000_000,
-                        50_000,
-                        100_000,
-                        1,
-                        0,
-                        200_000,
-                        4,
-                        2_000_000,
-                        500_000,
-                        1200);
+                TestMills.mill(
+                        TestMills.drill(0.8),
+                        TestMills.drill(1),
+                        TestMills.flat(1),
+                        TestMills.flat(2));
         assertThat(mill.drillFor(830_000)).map(Cutter::diameter).contains(800_000L);
         assertThat(mill.drillFor(951_000)).map(Cutter::diameter).contains(1_000_000L);
         assertThat(mill.drillFor(880_000)).isEmpty();
         assertThat(mill.nearestDrill(5_000_000)).map(Cutter::diameter).contains(1_000_000L);
         assertThat(mill.contourCutter()).map(Cutter::diameter).contains(2_000_000L);
-        assertThat(mill.isolationCutter()).isEmpty();
-    }
-
-    private static Cutter drill(long d) {
-        return new Cutter("d" + d, "drill", Cutter.Kind.DRILL, 0, 0, d, 100, 90, 12_000, 1_000_000);
-    }
-
-    private static Cutter flat(long d) {
-        return new Cutter("f" + d, "flat", Cutter.Kind.FLAT, 0, 0, d, 100, 90, 12_000, 500_000);
+        assertThat(mill.isolationTools())
+                .extracting(Cutter::diameter)
+                .containsExactly(2_000_000L, 1_000_000L);
     }
 }

@@ -13,6 +13,7 @@ import dev.lastcut.core.check.CheckContext;
 import dev.lastcut.core.check.CheckRun;
 import dev.lastcut.core.check.CheckRunner;
 import dev.lastcut.core.connectivity.BoardGeometry;
+import dev.lastcut.core.milling.MillSetup;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Map;
@@ -38,7 +39,7 @@ class ManifestTest {
                 3,
                 "2026-01-02T03:04:05Z",
                 SHEET,
-                OutputSet.make(GEOMETRY, SHEET).files(),
+                OutputSet.make(GEOMETRY, SHEET, MillSetup.USUAL, Map.of()).files(),
                 CHECKS,
                 signOffs);
     }
@@ -82,8 +83,10 @@ class ManifestTest {
 
     @Test
     void theSameBoardGivesTheSameBytes() {
-        List<OutputFile> a = OutputSet.make(new BoardGeometry(BOARD), SHEET).files();
-        List<OutputFile> b = OutputSet.make(new BoardGeometry(BOARD), SHEET).files();
+        List<OutputFile> a =
+                OutputSet.make(new BoardGeometry(BOARD), SHEET, MillSetup.USUAL, Map.of()).files();
+        List<OutputFile> b =
+                OutputSet.make(new BoardGeometry(BOARD), SHEET, MillSetup.USUAL, Map.of()).files();
         assertThat(a).hasSameSizeAs(b);
         for (int i = 0; i < a.size(); i++) {
             assertThat(a.get(i).content()).isEqualTo(b.get(i).content());
@@ -92,7 +95,7 @@ class ManifestTest {
 
     @Test
     void whatCannotBeMadeIsSaid() {
-        assertThat(OutputSet.make(GEOMETRY, SHEET).remarks())
+        assertThat(OutputSet.make(GEOMETRY, SHEET, MillSetup.USUAL, Map.of()).remarks())
                 .anyMatch(r -> r.contains("stencil"))
                 .anyMatch(r -> r.contains("bill of materials"))
                 .anyMatch(r -> r.contains("placement"));

@@ -11,12 +11,10 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
-import org.locationtech.jts.geom.Coordinate;
 import org.locationtech.jts.geom.Geometry;
 
 class CutterTest {
-    private static final Cutter V =
-            new Cutter("v", "V", Cutter.Kind.V, 100_000, 10, 3_175_000, 200, 60, 12_000, 200_000);
+    private static final Cutter V = TestMills.V;
 
     /** 0.1 mm tip, 10° included, 0.1 mm deep: 0.1175 mm (plane geometry). */
     @Test
@@ -25,38 +23,35 @@ class CutterTest {
         assertThat(V.widthAt(0)).isEqualTo(100_000);
     }
 
+    private static Isolation isolate(Map<Integer, Geometry> nets, Geometry board) {
+        return Isolation.plan(
+                new SideCopper(nets, board), TestMills.mill(V), MillSetup.USUAL, List.of(V), -1);
+    }
+
     private static Isolation isolate(double gapMm) {
         Geometry a = Flattener.FINE.disc(0, 0, 1_000_000);
         Geometry b = Flattener.FINE.disc(2_000_000 + gapMm * 1e6, 0, 1_000_000);
-        return Isolation.plan(
-                Map.of(1, a, 2, b),
-                Geo.rectangle(-3_000_000, -3_000_000, 6_000_000, 3_000_000),
-                V,
-                100_000,
-                2,
-                0.4);
+        return isolate(
+                Map.of(1, a, 2, b), Geo.rectangle(-3_000_000, -3_000_000, 6_000_000, 3_000_000));
     }
 
     @Test
     void aGapTheCutterFitsIsCutAndNothingWantedIsTouched() {
         Isolation isolation = isolate(0.125);
-        assertThat(isolation.bridges()).isEmpty();
+        assertThat(isolation.joined()).isEmpty();
         Geometry copper =
                 Geo.union(
                         Flattener.FINE.disc(0, 0, 1_000_000),
                         Flattener.FINE.disc(2_125_000, 0, 1_000_000));
-        assertThat(Geo.intersection(removed(isolation), copper).getArea()).isZero();
+        Geometry lost = Geo.intersection(removed(isolation), Geo.offset(copper, -2_000, 200));
+        assertThat(lost.getArea()).isZero();
     }
 
-    /** What the cutter takes away, swept along the paths that are handed out. */
+    /** What the cutter takes away, swept along the lines that are handed out. */
     private static Geometry removed(Isolation isolation) {
         List<Geometry> cuts = new ArrayList<>();
-        for (ToolPath path : isolation.toolPaths()) {
-            Coordinate[] line =
-                    path.vertices().stream()
-                            .map(v -> new Coordinate(v.x(), v.y()))
-                            .toArray(Coordinate[]::new);
-            cuts.add(Geo.offset(Geo.FACTORY.createLineString(line), isolation.width() / 2, 500));
+        for (Isolation.Work work : isolation.works()) {
+            work.lines().forEach(l -> cuts.add(Geo.offset(l, work.width() / 2, 500)));
         }
         return Geo.union(cuts);
     }
@@ -73,17 +68,13 @@ class CutterTest {
                         Flattener.FINE.disc(2_100_000, 0, 1_000_000),
                         Flattener.FINE.disc(2_050_000, 9_000_000, 1_000_000));
         Isolation isolation =
-                Isolation.plan(
+                isolate(
                         Map.of(1, a, 2, b),
-                        Geo.rectangle(-3_000_000, -3_000_000, 6_000_000, 12_000_000),
-                        V,
-                        100_000,
-                        1,
-                        0);
-        assertThat(isolation.bridges()).hasSize(2);
+                        Geo.rectangle(-3_000_000, -3_000_000, 6_000_000, 12_000_000));
+        assertThat(isolation.joined()).hasSize(2);
         assertThat(
-                        isolation.bridges().stream()
-                                .mapToLong(x -> Math.round(x.place().narrowest().nm() / 1e4))
+                        isolation.joined().stream()
+                                .mapToLong(x -> Math.round(x.gap().nm() / 1e4))
                                 .sorted())
                 .containsExactly(5L, 10L);
     }
@@ -91,10 +82,10 @@ class CutterTest {
     @Test
     void aGapTooNarrowIsReportedWhereItIs() {
         Isolation isolation = isolate(0.1);
-        assertThat(isolation.bridges()).singleElement();
-        Isolation.Bridge bridge = isolation.bridges().get(0);
-        assertThat(bridge.place().narrowest().nm() / 1e6).isCloseTo(0.1, within(0.002));
-        assertThat(bridge.place().narrowest().middle().distance(Pt.mm(1.05, 0))).isLessThan(2_000);
+        assertThat(isolation.joined()).singleElement();
+        Joined bridge = isolation.joined().get(0);
+        assertThat(bridge.gap().nm() / 1e6).isCloseTo(0.1, within(0.002));
+        assertThat(bridge.gap().middle().distance(Pt.mm(1.05, 0))).isLessThan(2_000);
     }
 
     /** The contour is cut in passes of equal depth that together reach the whole. */

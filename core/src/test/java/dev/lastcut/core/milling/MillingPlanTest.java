@@ -8,7 +8,6 @@ import dev.lastcut.core.board.Board;
 import dev.lastcut.core.board.Role;
 import dev.lastcut.core.board.Side;
 import dev.lastcut.core.capability.Cutter;
-import dev.lastcut.core.capability.Mill;
 import dev.lastcut.core.connectivity.BoardGeometry;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
@@ -18,28 +17,9 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.EnumSource;
 
 class MillingPlanTest {
-    private static final Cutter V =
-            new Cutter("v", "V", Cutter.Kind.V, 100_000, 10, 3_175_000, 200, 60, 12_000, 200_000);
-    private static final Cutter FLAT =
-            new Cutter("f", "flat", Cutter.Kind.FLAT, 0, 0, 1_000_000, 200, 60, 12_000, 900_000);
-    private static final Cutter DRILL =
-            new Cutter("d", "drill", Cutter.Kind.DRILL, 0, 0, 800_000, 100, 90, 12_000, 1_000_000);
-
-    private static Mill mill(Cutter... rack) {
-        return new Mill(
-                List.of(rack),
-                1_600_000,
-                2_000_000,
-                50_000,
-                100_000,
-                2,
-                0.4,
-                200_000,
-                3,
-                2_000_000,
-                500_000,
-                1200);
-    }
+    private static final Cutter V = TestMills.V;
+    private static final Cutter FLAT = TestMills.flat(1);
+    private static final Cutter DRILL = TestMills.drill(0.8);
 
     private static Board board(Side side) {
         return new TestBoards()
@@ -54,7 +34,8 @@ class MillingPlanTest {
     }
 
     private static MillingPlan plan(Side side, Cutter... rack) {
-        return MillingPlan.of(new BoardGeometry(board(side)), mill(rack));
+        return MillingPlan.of(
+                new BoardGeometry(board(side)), TestMills.mill(rack), MillSetup.USUAL);
     }
 
     @Test
@@ -72,9 +53,8 @@ class MillingPlanTest {
     void whatTheRackCannotDoIsSaidAndLeftOut() {
         assertThat(plan(Side.TOP, V, DRILL).problems())
                 .hasSize(2)
-                .hasSize(2)
                 .anyMatch(p -> p.contains("3.200 mm"));
-        assertThat(plan(Side.TOP, FLAT, DRILL).problems()).anyMatch(p -> p.contains("V tool"));
+        assertThat(plan(Side.TOP, DRILL).problems()).anyMatch(p -> p.contains("isolate"));
         MillingPlan noDrill = plan(Side.TOP, V, FLAT);
         assertThat(noDrill.problems()).as("0.8 mm fits no 1 mm cutter").hasSize(2);
     }
@@ -89,8 +69,7 @@ class MillingPlanTest {
             for (ToolPath path : o.paths()) {
                 for (ToolPath.Vertex v : path.vertices()) {
                     double x = to.programX(v.x());
-                    double back = to.mirrorX() ? to.dx() - x : to.dx() + x;
-                    assertThat(back).isCloseTo(v.x(), within(1e-3));
+                    assertThat(to.packX(x)).isCloseTo(v.x(), within(1e-3));
                     assertThat(x).isBetween(-1.1e6, 41.1e6);
                     assertThat(to.programY(v.y())).isBetween(-1.1e6, 26.1e6);
                 }
@@ -109,15 +88,16 @@ class MillingPlanTest {
 
     @Test
     void programsBeginAndEndSafely() {
-        for (Operation o : plan(Side.BOTTOM, V, FLAT, DRILL).operations()) {
+        for (Program p : plan(Side.BOTTOM, V, FLAT, DRILL).programs()) {
             String[] lines =
-                    new String(ProgramWriter.write(o, mill(V)), StandardCharsets.US_ASCII)
+                    new String(ProgramWriter.write(p, TestMills.mill(V)), StandardCharsets.US_ASCII)
                             .replaceAll("(?m)^\\(.*\\)\n", "")
                             .split("\n");
             // Units and planes, up before anything else, spindle before the first cut.
             assertThat(lines[0]).isEqualTo("G21 G90 G17 G94");
-            assertThat(lines[1]).isEqualTo("G0 Z2.0000");
-            assertThat(lines[2]).startsWith("M3 S");
+            assertThat(lines[1]).startsWith("T");
+            assertThat(lines[2]).isEqualTo("G0 Z2.0000");
+            assertThat(lines[3]).startsWith("M3 S");
             assertThat(lines[lines.length - 1]).isEqualTo("M2");
             assertThat(lines[lines.length - 2]).isEqualTo("M5");
             assertThat(lines[lines.length - 3]).isEqualTo("G0 Z2.0000");
@@ -142,7 +122,7 @@ class MillingPlanTest {
                                     new ToolPath.Vertex(
                                             r.nextInt(80_000_000), r.nextInt(60_000_000), -1))));
         }
-        List<ToolPath> ordered = TravelOrder.strips(paths);
+        List<ToolPath> ordered = TravelOrder.visits(paths);
         assertThat(ordered).containsExactlyInAnyOrderElementsOf(paths);
         assertThat(travel(ordered)).isLessThan(travel(paths) / 5);
     }

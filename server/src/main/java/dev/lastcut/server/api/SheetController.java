@@ -131,7 +131,17 @@ class SheetController {
 
     private SheetView view(CapabilitySheet s) {
         List<CutterView> rack = new ArrayList<>();
-        s.mill().ifPresent(m -> m.rack().forEach(c -> rack.add(cutter(c, m.isolationDepth()))));
+        s.mill()
+                .ifPresent(
+                        m ->
+                                m.rack()
+                                        .forEach(
+                                                c ->
+                                                        rack.add(
+                                                                cutter(
+                                                                        c,
+                                                                        m.cutting()
+                                                                                .isolationDepth()))));
         List<OptionView> options = new ArrayList<>();
         for (OrderOption o : OrderOption.values()) {
             if (s.options().containsKey(o)) {

@@ -26,6 +26,7 @@ import java.time.Instant;
 import java.time.temporal.ChronoUnit;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Map;
 import java.util.stream.Stream;
 
 /**
@@ -88,7 +89,7 @@ public final class MakeCommand {
         BoardGeometry geometry = new BoardGeometry(board);
         CheckContext.Against against = new CheckContext.Against(sheet, Headroom.NONE);
         CheckRun checks = CheckRunner.run(new CheckContext(geometry, against));
-        OutputSet outputs = OutputSet.make(geometry, sheet);
+        OutputSet outputs = OutputSet.make(geometry, sheet, against.setup(), Map.of());
         String created = Instant.now().truncatedTo(ChronoUnit.SECONDS).toString();
         String job = pack.name().replaceFirst("(?i)\\.zip$", "");
         Handover handover =

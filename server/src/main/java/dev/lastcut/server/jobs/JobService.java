@@ -15,10 +15,12 @@ import dev.lastcut.core.intake.Intake;
 import dev.lastcut.core.intake.Pack;
 import dev.lastcut.core.intake.Pack.PackFile;
 import dev.lastcut.core.intake.UnusablePackException;
+import dev.lastcut.core.milling.MillSetup;
 import dev.lastcut.server.sheets.Sheets;
 import dev.lastcut.server.store.BlobStore;
 import dev.lastcut.server.store.CurrentStore;
 import dev.lastcut.server.store.JobStore;
+import dev.lastcut.server.store.MillStore;
 import dev.lastcut.server.work.Task;
 import java.nio.charset.StandardCharsets;
 import java.time.Instant;
@@ -36,14 +38,17 @@ public class JobService {
     private final JobStore jobs;
     private final BlobStore blobs;
     private final CurrentStore currents;
+    private final MillStore mills;
     private final Sheets sheets;
     private final ResultCache<BoardGeometry> boards = new ResultCache<>(6);
     private final ResultCache<BoardChanges> changes = new ResultCache<>(4);
 
-    JobService(JobStore jobs, BlobStore blobs, CurrentStore currents, Sheets sheets) {
+    JobService(
+            JobStore jobs, BlobStore blobs, CurrentStore currents, MillStore mills, Sheets sheets) {
         this.jobs = jobs;
         this.blobs = blobs;
         this.currents = currents;
+        this.mills = mills;
         this.sheets = sheets;
     }
 
@@ -273,7 +278,35 @@ public class JobService {
                 sheet,
                 headroom(id).toHeadroom(),
                 OrderJson.parse(job.order()).toOrder(),
-                currents(id).stream().map(CurrentJson::toCurrent).toList());
+                currents(id).stream().map(CurrentJson::toCurrent).toList(),
+                sheet.isMill() ? setup(id, sheet).toSetup() : MillSetup.USUAL);
+    }
+
+    /** How the board is set up on a mill; the usual way until something was chosen. */
+    public MillSetupJson setup(long id, CapabilitySheet sheet) {
+        return mills.setup(id, sheet.id())
+                .map(MillSetupJson::parse)
+                .orElseGet(() -> MillSetupJson.of(MillSetup.USUAL));
+    }
+
+    public void chooseSetup(long id, MillSetupJson setup) {
+        CapabilitySheet sheet = requireMill(id);
+        try {
+            setup.toSetup();
+        } catch (IllegalArgumentException e) {
+            throw new RefusedException("This set-up cannot be used: " + e.getMessage() + ".");
+        }
+        mills.putSetup(id, sheet.id(), setup.write());
+    }
+
+    /** The chosen sheet, which must be a mill's. */
+    public CapabilitySheet requireMill(long id) {
+        CapabilitySheet sheet = requireSheet(id);
+        if (!sheet.isMill()) {
+            throw new RefusedException(
+                    sheet.name() + " is a board house. Choose a mill at the Shop station first.");
+        }
+        return sheet;
     }
 
     public OrderJson order(long id) {

@@ -1,10 +1,12 @@
 package dev.lastcut.server.jobs;
 
 import dev.lastcut.core.capability.CapabilitySheet;
+import dev.lastcut.core.check.CheckContext;
 import dev.lastcut.core.check.CheckRun;
 import dev.lastcut.core.cut.Manifest;
 import dev.lastcut.core.cut.OutputSet;
 import dev.lastcut.core.cut.SignOff;
+import dev.lastcut.core.milling.MillSetup;
 import dev.lastcut.server.report.Handover;
 import dev.lastcut.server.report.Reports;
 import dev.lastcut.server.store.CutStore;
@@ -19,18 +21,23 @@ public class OutputService {
     private final JobService jobs;
     private final CheckService checks;
     private final CutStore cuts;
+    private final Surfaces surfaces;
     private final ResultCache<OutputSet> outputs = new ResultCache<>(12);
 
-    OutputService(JobService jobs, CheckService checks, CutStore cuts) {
+    OutputService(JobService jobs, CheckService checks, CutStore cuts, Surfaces surfaces) {
         this.jobs = jobs;
         this.checks = checks;
         this.cuts = cuts;
+        this.surfaces = surfaces;
     }
 
-    private record Key(String board, Optional<CapabilitySheet> sheet) {}
+    private record Key(
+            String board, Optional<CapabilitySheet> sheet, MillSetup setup, String heights) {}
 
     private Key key(long id) {
-        return new Key(jobs.boardKey(id, jobs.revision(id)), jobs.sheet(id));
+        MillSetup setup = jobs.against(id).map(CheckContext.Against::setup).orElse(MillSetup.USUAL);
+        return new Key(
+                jobs.boardKey(id, jobs.revision(id)), jobs.sheet(id), setup, surfaces.stamp(id));
     }
 
     public Optional<OutputSet> lastOutputs(long id) {
@@ -39,8 +46,10 @@ public class OutputService {
 
     public OutputSet outputs(long id, Task task) {
         CapabilitySheet sheet = jobs.requireSheet(id);
+        MillSetup setup = key(id).setup();
         task.progress(0, 1, "writing Gerber, drill, stencil, parts and programs");
-        return outputs.get(key(id), () -> OutputSet.make(jobs.board(id), sheet));
+        return outputs.get(
+                key(id), () -> OutputSet.make(jobs.board(id), sheet, setup, surfaces.of(id)));
     }
 
     /** Freezes the outputs for good; returns the cut's number. */

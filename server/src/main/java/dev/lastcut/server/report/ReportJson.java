@@ -14,6 +14,7 @@ import dev.lastcut.core.geometry.Pt;
 import dev.lastcut.core.milling.MillingPlan;
 import dev.lastcut.core.milling.Operation;
 import java.util.ArrayList;
+import java.util.IdentityHashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -114,7 +115,7 @@ public record ReportJson(
 
     record ToolJson(String kind, double tipMm, double angleDeg, double diameterMm) {}
 
-    record ToPackJson(boolean mirrorX, double dxMm, double dyMm) {}
+    record ToPackJson(boolean mirrorX, boolean mirrorY, double dxMm, double dyMm) {}
 
     public static ReportJson of(
             BoardGeometry geometry,
@@ -187,11 +188,13 @@ public record ReportJson(
 
     private static List<MillingJson> milling(MillingPlan plan) {
         List<MillingJson> result = new ArrayList<>();
+        Map<Operation, String> files = new IdentityHashMap<>();
+        plan.programs().forEach(p -> p.operations().forEach(o -> files.put(o, p.file())));
         for (Operation o : plan.operations()) {
             Cutter c = o.cutter();
             result.add(
                     new MillingJson(
-                            "milling/" + o.file(),
+                            "milling/" + files.get(o),
                             o.kind().id(),
                             o.side().word(),
                             new ToolJson(
@@ -201,7 +204,10 @@ public record ReportJson(
                                     mm(c.diameter())),
                             mm(o.depth()),
                             new ToPackJson(
-                                    o.toPack().mirrorX(), mm(o.toPack().dx()), mm(o.toPack().dy())),
+                                    o.toPack().mirrorX(),
+                                    o.toPack().mirrorY(),
+                                    mm(o.toPack().dx()),
+                                    mm(o.toPack().dy())),
                             Math.round(o.minutes() * 100) / 100.0));
         }
         return result;

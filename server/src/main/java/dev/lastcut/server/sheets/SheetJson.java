@@ -36,19 +36,33 @@ public record SheetJson(
     /** Numbers that hold for one value of an order option. */
     public record VariationJson(String option, String value, Map<String, Limit> limits) {}
 
-    /** The section of a mill. */
+    /** The section of a mill; what is not given has a usual value. */
     public record MillJson(
             Limit stockThickness,
+            Limit stockWidth,
+            Limit stockHeight,
+            Limit copperThickness,
+            Limit bedWidth,
+            Limit bedHeight,
+            Limit bedLift,
             Limit safeHeight,
             Limit drillTolerance,
             Limit isolationDepth,
-            int isolationPasses,
+            Limit channel,
+            Integer isolationPasses,
             double passOverlap,
             Limit breakthrough,
             int tabs,
             Limit tabWidth,
             Limit tabHeight,
+            Limit pinDiameter,
+            Limit pinDepth,
             double rapidMmMin,
+            String toolChange,
+            Boolean lineNumbers,
+            Boolean arcs,
+            Boolean spindleSpeed,
+            Double toolChangeMinutes,
             List<CutterJson> rack) {}
 
     /** One tool of the rack. */
@@ -59,6 +73,7 @@ public record SheetJson(
             double tipMm,
             double angleDeg,
             double diameterMm,
+            Double fluteMm,
             double feedMmMin,
             double plungeMmMin,
             int spindleRpm,
@@ -166,37 +181,89 @@ public record SheetJson(
     }
 
     private static Mill toMill(MillJson m) {
+        List<Cutter> rack = require(m.rack, "mill.rack").stream().map(SheetJson::toCutter).toList();
+        long depth = require(m.isolationDepth, "mill.isolation_depth").nm();
         return new Mill(
-                require(m.rack, "mill.rack").stream().map(SheetJson::toCutter).toList(),
-                require(m.stockThickness, "mill.stock_thickness").nm(),
-                require(m.safeHeight, "mill.safe_height").nm(),
-                require(m.drillTolerance, "mill.drill_tolerance").nm(),
-                require(m.isolationDepth, "mill.isolation_depth").nm(),
-                m.isolationPasses,
-                m.passOverlap,
-                require(m.breakthrough, "mill.breakthrough").nm(),
-                m.tabs,
-                require(m.tabWidth, "mill.tab_width").nm(),
-                require(m.tabHeight, "mill.tab_height").nm(),
-                m.rapidMmMin);
+                rack,
+                new Mill.Stock(
+                        nm(m.stockWidth, 160),
+                        nm(m.stockHeight, 100),
+                        require(m.stockThickness, "mill.stock_thickness").nm(),
+                        nm(m.copperThickness, 0.035)),
+                new Mill.Bed(nm(m.bedWidth, 200), nm(m.bedHeight, 140), nm(m.bedLift, 40)),
+                new Mill.Cutting(
+                        require(m.safeHeight, "mill.safe_height").nm(),
+                        depth,
+                        m.channel == null ? channelOf(m, rack, depth) : m.channel.nm(),
+                        m.passOverlap,
+                        require(m.breakthrough, "mill.breakthrough").nm(),
+                        require(m.drillTolerance, "mill.drill_tolerance").nm(),
+                        m.rapidMmMin),
+                new Mill.Tabs(
+                        m.tabs,
+                        require(m.tabWidth, "mill.tab_width").nm(),
+                        require(m.tabHeight, "mill.tab_height").nm()),
+                new Mill.Pins(nm(m.pinDiameter, 0.9), nm(m.pinDepth, 4)),
+                new Mill.Controller(
+                        toolChange(m.toolChange),
+                        Boolean.TRUE.equals(m.lineNumbers),
+                        Boolean.TRUE.equals(m.arcs),
+                        !Boolean.FALSE.equals(m.spindleSpeed),
+                        m.toolChangeMinutes == null ? 2 : m.toolChangeMinutes));
+    }
+
+    /** A sheet from before the channel was a number counts passes of its narrowest V tool. */
+    private static long channelOf(MillJson m, List<Cutter> rack, long depth) {
+        int passes = m.isolationPasses == null ? 1 : m.isolationPasses;
+        if (passes < 1 || passes > 20) {
+            throw new IllegalArgumentException("isolation_passes must be 1 to 20");
+        }
+        double width =
+                rack.stream()
+                        .filter(c -> c.kind() == Cutter.Kind.V)
+                        .mapToDouble(c -> c.widthAt(depth))
+                        .min()
+                        .orElse(0);
+        return Math.round(width * (1 + (passes - 1) * (1 - m.passOverlap)));
+    }
+
+    private static Mill.Controller.ToolChange toolChange(String word) {
+        if (word == null || word.equals("program-per-tool")) {
+            return Mill.Controller.ToolChange.PROGRAM_PER_TOOL;
+        }
+        if (word.equals("pause")) {
+            return Mill.Controller.ToolChange.PAUSE;
+        }
+        throw new IllegalArgumentException(
+                "tool_change is pause or program-per-tool, not '" + word + "'");
+    }
+
+    private static long nm(Limit l, double usualMm) {
+        return l == null ? Length.mm(usualMm) : l.nm();
     }
 
     private static Cutter toCutter(CutterJson c) {
-        if (!(c.feedMmMin > 0) || !(c.plungeMmMin > 0) || !(c.depthPerPassMm > 0)) {
-            throw new IllegalArgumentException(
-                    "feeds and depth per pass of " + c.id + " must be above 0");
-        }
         return new Cutter(
                 c.id,
                 c.name,
-                Cutter.Kind.valueOf(require(c.kind, "kind").toUpperCase(Locale.ROOT)),
+                kind(require(c.kind, "kind")),
                 Length.mm(c.tipMm),
                 c.angleDeg,
                 Length.mm(c.diameterMm),
+                c.fluteMm == null ? 0 : Length.mm(c.fluteMm),
                 c.feedMmMin,
                 c.plungeMmMin,
                 c.spindleRpm,
                 Length.mm(c.depthPerPassMm));
+    }
+
+    private static Cutter.Kind kind(String word) {
+        for (Cutter.Kind k : Cutter.Kind.values()) {
+            if (k.name().toLowerCase(Locale.ROOT).equals(word)) {
+                return k;
+            }
+        }
+        throw new IllegalArgumentException("a tool is v, flat or drill, not '" + word + "'");
     }
 
     /** The sheet as the JSON record that {@link #parse} reads back to an equal sheet. */
@@ -225,17 +292,33 @@ public record SheetJson(
 
     private static MillJson of(Mill m) {
         return new MillJson(
-                mm(m.stockThickness()),
-                mm(m.safeHeight()),
-                mm(m.drillTolerance()),
-                mm(m.isolationDepth()),
-                m.isolationPasses(),
-                m.passOverlap(),
-                mm(m.breakthrough()),
-                m.tabs(),
-                mm(m.tabWidth()),
-                mm(m.tabHeight()),
-                m.rapidMmPerMin(),
+                mm(m.stock().thickness()),
+                mm(m.stock().width()),
+                mm(m.stock().height()),
+                mm(m.stock().copper()),
+                mm(m.bed().width()),
+                mm(m.bed().height()),
+                mm(m.bed().lift()),
+                mm(m.cutting().safeHeight()),
+                mm(m.cutting().drillTolerance()),
+                mm(m.cutting().isolationDepth()),
+                mm(m.cutting().channel()),
+                null,
+                m.cutting().overlap(),
+                mm(m.cutting().breakthrough()),
+                m.tabs().count(),
+                mm(m.tabs().width()),
+                mm(m.tabs().height()),
+                mm(m.pins().diameter()),
+                mm(m.pins().depth()),
+                m.cutting().rapidMmPerMin(),
+                m.controller().toolChange() == Mill.Controller.ToolChange.PAUSE
+                        ? "pause"
+                        : "program-per-tool",
+                m.controller().lineNumbers(),
+                m.controller().arcs(),
+                m.controller().spindleSpeed(),
+                m.controller().toolChangeMinutes(),
                 m.rack().stream().map(SheetJson::of).toList());
     }
 
@@ -247,6 +330,7 @@ public record SheetJson(
                 Length.toMm(c.tip()),
                 c.angleDeg(),
                 Length.toMm(c.diameter()),
+                Length.toMm(c.flute()),
                 c.feed(),
                 c.plunge(),
                 c.spindleRpm(),

@@ -135,6 +135,7 @@ public final class SheetSchema {
         for (String n : List.of("feed_mm_min", "plunge_mm_min", "depth_per_pass_mm")) {
             tool.put(n, above0());
         }
+        tool.put("flute_mm", ordered("type", List.of("number", "null"), "minimum", 0));
         tool.put("spindle_rpm", ordered("type", "integer", "minimum", 0));
         Map<String, Object> f = new LinkedHashMap<>();
         for (String n :
@@ -148,7 +149,30 @@ public final class SheetSchema {
                         "tab_height")) {
             f.put(n, length());
         }
-        f.put("isolation_passes", ordered("type", "integer", "minimum", 1, "maximum", 20));
+        // These have a usual value when they are not given.
+        for (String n :
+                List.of(
+                        "stock_width",
+                        "stock_height",
+                        "copper_thickness",
+                        "bed_width",
+                        "bed_height",
+                        "bed_lift",
+                        "channel",
+                        "pin_diameter",
+                        "pin_depth")) {
+            f.put(n, ordered("anyOf", List.of(ordered("type", "null"), length())));
+        }
+        f.put(
+                "isolation_passes",
+                ordered("type", List.of("integer", "null"), "minimum", 1, "maximum", 20));
+        f.put("tool_change", ordered("enum", Arrays.asList("pause", "program-per-tool", null)));
+        for (String n : List.of("line_numbers", "arcs", "spindle_speed")) {
+            f.put(n, ordered("type", List.of("boolean", "null")));
+        }
+        f.put(
+                "tool_change_minutes",
+                ordered("type", List.of("number", "null"), "minimum", 0, "maximum", 60));
         f.put("pass_overlap", ordered("type", "number", "minimum", 0, "exclusiveMaximum", 1));
         f.put("tabs", ordered("type", "integer", "minimum", 0));
         f.put("rapid_mm_min", above0());
@@ -176,7 +200,6 @@ public final class SheetSchema {
                                 "safe_height",
                                 "drill_tolerance",
                                 "isolation_depth",
-                                "isolation_passes",
                                 "breakthrough",
                                 "tab_width",
                                 "tab_height"));

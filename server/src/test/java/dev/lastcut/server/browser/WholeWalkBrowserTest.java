@@ -176,9 +176,9 @@ class WholeWalkBrowserTest extends BrowserTest {
         bench.click("[data-sheet=wren-bench]");
         bench.click("[data-station=mill]");
         bench.seeText("[aria-label=Operations]", "1. isolation, bottom");
-        assertThat(bench.all("[aria-label=Operations] li")).hasSize(5);
-        bench.click("[aria-label=Operations] li:nth-child(5) button");
-        bench.see("[aria-label=Operations] li:nth-child(5) button[aria-pressed=true]");
+        assertThat(bench.all("[aria-label=Operations] li")).hasSize(6);
+        bench.click("[aria-label=Operations] li:nth-child(6) button");
+        bench.see("[aria-label=Operations] li:nth-child(6) button[aria-pressed=true]");
         bench.reload();
         bench.seeText("[aria-label=Operations]", "contour");
         bench.click("[data-station=parts]");

@@ -122,7 +122,7 @@ class MakeCommandTest {
         assertThat(milling.get(0).at("/operation").asString()).isEqualTo("isolation");
         assertThat(milling.get(0).at("/side").asString()).isEqualTo("bottom");
         assertThat(milling.get(0).at("/to_pack/mirror_x").asBoolean()).isTrue();
-        assertThat(milling.get(0).at("/tool/kind").asString()).isEqualTo("v");
+        assertThat(milling.get(0).at("/tool/kind").asString()).isIn("v", "flat");
         for (JsonNode m : milling) {
             assertThat(out.resolve(m.at("/file").asString())).isRegularFile();
             assertThat(m.at("/minutes").asDouble()).isPositive();
@@ -149,7 +149,7 @@ class MakeCommandTest {
         for (String f :
                 List.of(
                         "fabrication/copper-bottom.gbr",
-                        "milling/1-isolation-bottom.nc",
+                        "milling/1-isolation-bottom-flat-0.80.nc",
                         "report.json")) {
             assertThat(a.resolve(f)).hasSameBinaryContentAs(b.resolve(f));
         }

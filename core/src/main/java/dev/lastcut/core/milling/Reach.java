@@ -1,0 +1,193 @@
+package dev.lastcut.core.milling;
+
+import dev.lastcut.core.geometry.Distances;
+import dev.lastcut.core.geometry.Geo;
+import dev.lastcut.core.geometry.Measure;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeSet;
+import org.locationtech.jts.algorithm.locate.IndexedPointInAreaLocator;
+import org.locationtech.jts.geom.Coordinate;
+import org.locationtech.jts.geom.Envelope;
+import org.locationtech.jts.geom.Geometry;
+import org.locationtech.jts.geom.Location;
+import org.locationtech.jts.geom.Polygon;
+import org.locationtech.jts.index.strtree.STRtree;
+
+/**
+ * What a round tool can and cannot get at between the copper of one side.
+ *
+ * <p>The centre stays {@code width/2} plus a margin from all wanted copper. What the tool leaves is
+ * the morphological closing of the copper by the tool's disc; beyond the copper itself that is the
+ * <em>nooks</em>. Nets that lie in one piece of the closing stay joined.
+ */
+final class Reach {
+    /**
+     * Kept free beyond half the cutter: it takes up the chords of the copper (0.25 µm), of the path
+     * (1 µm) and its simplification (0.5 µm), so that at most 1 µm of wanted copper is cut.
+     */
+    static final double MARGIN_NM = 1_000;
+
+    static final double CHORD_NM = 1_000;
+
+    /** What is nowhere thicker than this does not count as left over, unless it joins nets. */
+    private static final double LEAST_NM = 20_000;
+
+    /** Shaved off the closing so that the chords of its arcs leave no rims round the copper. */
+    private static final double SHAVE_NM = 2_000;
+
+    /** Copper that stays because no tool gets there. */
+    record Nook(Polygon area, Set<Integer> nets) {
+        boolean joins() {
+            return nets.size() > 1;
+        }
+    }
+
+    private final SideCopper copper;
+    private final double radius;
+    private Geometry around;
+    private List<Nook> nooks;
+    private List<Set<Integer>> joined;
+
+    Reach(SideCopper copper, double widthNm) {
+        this.copper = copper;
+        this.radius = widthNm / 2;
+    }
+
+    /** Where the centre of the tool may not be. */
+    synchronized Geometry around() {
+        if (around == null) {
+            around = Geo.offsetAbout(copper.all(), radius + MARGIN_NM, CHORD_NM);
+        }
+        return around;
+    }
+
+    /** The pieces that stay between the copper, each with the nets it touches. */
+    synchronized List<Nook> nooks() {
+        if (nooks == null) {
+            nooks = findNooks();
+        }
+        return nooks;
+    }
+
+    private List<Nook> findNooks() {
+        Geometry closed = Geo.offsetAbout(around(), -(radius + MARGIN_NM + SHAVE_NM), CHORD_NM);
+        List<Nook> found = Collections.synchronizedList(new ArrayList<>());
+        Geometry left = Geo.difference(closed, copper.all());
+        List<Polygon> pieces = Geo.polygons(left);
+        pieces.parallelStream()
+                .forEach(
+                        p -> {
+                            boolean thick = 4 * p.getArea() / p.getLength() >= LEAST_NM;
+                            boolean within = isOnBoard(p);
+                            if (within && (thick || p.getLength() > 4 * SHAVE_NM)) {
+                                Set<Integer> nets = copper.netsAt(p);
+                                if (thick || nets.size() > 1) {
+                                    found.add(new Nook(p, nets));
+                                }
+                            }
+                        });
+        found.sort((a, b) -> a.area.getCoordinate().compareTo(b.area.getCoordinate()));
+        return found;
+    }
+
+    private boolean isOnBoard(Polygon p) {
+        Geometry board = copper.board();
+        return board.isEmpty()
+                || (board.getEnvelopeInternal().intersects(p.getEnvelopeInternal())
+                        && (board.getNumPoints() < 6 || board.intersects(p)));
+    }
+
+    /** Groups of nets that stay joined with this as the finest tool. */
+    synchronized List<Set<Integer>> joined() {
+        if (joined == null) {
+            joined = findJoined();
+        }
+        return joined;
+    }
+
+    private record Island(IndexedPointInAreaLocator area, Set<Integer> nets) {}
+
+    private List<Set<Integer>> findJoined() {
+        STRtree index = new STRtree();
+        List<Island> islands = new ArrayList<>();
+        Geo.eachPolygon(
+                Geo.offset(around(), -radius, CHORD_NM),
+                p -> {
+                    Island island = new Island(new IndexedPointInAreaLocator(p), new TreeSet<>());
+                    islands.add(island);
+                    index.insert(p.getEnvelopeInternal(), island);
+                });
+        copper.nets().forEach((net, shape) -> Geo.eachPolygon(shape, p -> settle(p, net, index)));
+        return islands.stream().map(Island::nets).filter(n -> n.size() > 1).toList();
+    }
+
+    private static void settle(Polygon p, int net, STRtree islands) {
+        Coordinate corner = p.getInteriorPoint().getCoordinate();
+        for (Object o : islands.query(new Envelope(corner))) {
+            Island island = (Island) o;
+            if (island.area.locate(corner) != Location.EXTERIOR) {
+                island.nets.add(net);
+                return;
+            }
+        }
+    }
+
+    /**
+     * Places where nets stay joined: each nook that joins some, and for nets that are joined by
+     * less than a nook can tell, where they are nearest.
+     */
+    List<Joined> places() {
+        List<Joined> places = new ArrayList<>();
+        Map<Integer, Set<Integer>> groupsOf = new HashMap<>();
+        List<Set<Integer>> groups = joined();
+        for (int g = 0; g < groups.size(); g++) {
+            for (int net : groups.get(g)) {
+                groupsOf.computeIfAbsent(net, k -> new HashSet<>()).add(g);
+            }
+        }
+        Set<Integer> told = new HashSet<>();
+        for (Nook nook : nooks()) {
+            List<Integer> nets = nook.nets.stream().filter(groupsOf::containsKey).toList();
+            for (int i = 1; i < nets.size(); i++) {
+                int a = nets.get(i - 1);
+                int b = nets.get(i);
+                if (!Collections.disjoint(groupsOf.get(a), groupsOf.get(b))) {
+                    places.add(new Joined(a, b, gap(nook.area, a, b), nook.area));
+                    told.add(a);
+                    told.add(b);
+                }
+            }
+        }
+        for (Set<Integer> group : groups) {
+            if (group.stream().noneMatch(told::contains)) {
+                List<Integer> nets = List.copyOf(group);
+                int a = nets.get(0);
+                int b = nets.get(1);
+                Measure gap = Distances.between(copper.nets().get(a), copper.nets().get(b));
+                places.add(new Joined(a, b, gap, Geo.rectangle(gapWindow(gap))));
+            }
+        }
+        return places;
+    }
+
+    private static Envelope gapWindow(Measure gap) {
+        Envelope e = new Envelope(gap.from().coordinate(), gap.to().coordinate());
+        e.expandBy(1_000);
+        return e;
+    }
+
+    /** The nook's edge runs along both nets, and the narrowest of the gap between them is there. */
+    private Measure gap(Polygon nook, int a, int b) {
+        Geometry alongA = copper.edgeAlong(nook, a);
+        Geometry alongB = copper.edgeAlong(nook, b);
+        return alongA.isEmpty() || alongB.isEmpty()
+                ? Distances.between(copper.nets().get(a), copper.nets().get(b))
+                : Distances.between(alongA, alongB);
+    }
+}

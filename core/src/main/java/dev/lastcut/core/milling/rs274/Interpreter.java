@@ -1,0 +1,478 @@
+package dev.lastcut.core.milling.rs274;
+
+import dev.lastcut.core.milling.rs274.Step.Point;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+
+/**
+ * Turns lines into steps, keeping the modal state between them. Within a line things happen in the
+ * order of NISTIR 6556, table 8: rates and speeds first, then tool and spindle, then what changes
+ * coordinates, then motion, and stops last.
+ */
+public final class Interpreter {
+    private static final double MM_PER_INCH = 25.4;
+
+    /** How far above the last depth a peck cycle comes back to, mm (NISTIR 6556: 0.010 inch). */
+    private static final double PECK_CLEAR_MM = 0.254;
+
+    private final Parameters parameters = new Parameters();
+    private final List<Step> out = new ArrayList<>();
+    private Point at = new Point(0, 0, 0);
+    private boolean placed;
+    private int motion = 10;
+    private int plane = 170;
+    private boolean inches;
+    private boolean incremental;
+    private boolean inverseTime;
+    private boolean backToStart = true;
+    private double feed;
+    private boolean spindle;
+    private int selected;
+    private int tool;
+    private int system = 1;
+    private double[] shift = new double[3];
+    private double[] keptShift = new double[3];
+    private double cycleR;
+    private double cycleZ;
+    private double cycleQ;
+    private double cycleP;
+    private boolean ended;
+    private int line;
+
+    /** Where the tool is, mm, in the machine's coordinates. */
+    public Point position() {
+        return at;
+    }
+
+    /** Puts the tool somewhere without a move: where the mill stands at the beginning. */
+    public void place(Point p) {
+        at = p;
+        placed = true;
+    }
+
+    public boolean hasEnded() {
+        return ended;
+    }
+
+    public boolean isPlaced() {
+        return placed;
+    }
+
+    /** Words that bring another controller to this one's units, distances, plane and feed. */
+    public String modes() {
+        String units = inches ? "G20" : "G21";
+        double rate = inches && !inverseTime ? feed / MM_PER_INCH : feed;
+        String words =
+                units
+                        + (incremental ? " G91 " : " G90 ")
+                        + Codes.name(plane)
+                        + (inverseTime ? " G93" : " G94");
+        return rate > 0 && !inverseTime ? words + " F" + rate : words;
+    }
+
+    public int toolInSpindle() {
+        return tool;
+    }
+
+    public int toolSelected() {
+        return selected;
+    }
+
+    /** What a hand did while the program paused: the tool that was selected is in the spindle. */
+    public void fitSelected() {
+        tool = selected;
+    }
+
+    /** Where a probe touched, for the parameters 5061 to 5063. */
+    public void probed(Point p) {
+        at = p;
+        try {
+            parameters.set(0, 5061, fromMachine(p.x(), 0));
+            parameters.set(0, 5062, fromMachine(p.y(), 1));
+            parameters.set(0, 5063, fromMachine(p.z(), 2));
+        } catch (ProgramError e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
+    /** Moves z zero up by some mm, as a hand does at the controller while a program waits. */
+    public void shiftZero(double up) {
+        try {
+            int z = 5223 + 20 * (system - 1);
+            parameters.set(0, z, parameters.get(0, z) + up);
+        } catch (ProgramError e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
+    /** The shift from the machine's coordinates to the program's, mm: what is zero there. */
+    public double[] zero() {
+        return new double[] {offset(0), offset(1), offset(2)};
+    }
+
+    /**
+     * Carries out a line.
+     *
+     * @return what the mill does, in order
+     * @throws ProgramError when the line is wrong; nothing of it is carried out
+     */
+    public List<Step> execute(String text, int lineNumber) throws ProgramError {
+        line = lineNumber;
+        Block b = BlockReader.read(text, lineNumber, parameters);
+        out.clear();
+        if (b == null || b.demarcation()) {
+            return List.of();
+        }
+        Codes.check(b);
+        new BlockCheck(b, motionOf(b), usesMotion(b)).check();
+        for (Map.Entry<Integer, Double> s : b.settings().entrySet()) {
+            parameters.set(line, s.getKey(), s.getValue());
+        }
+        run(b);
+        return List.copyOf(out);
+    }
+
+    private int motionOf(Block b) {
+        int explicit = Codes.ofGroup(b.gCodes(), Codes.MOTION);
+        return explicit >= 0 ? explicit : motion;
+    }
+
+    /** Whether axis words in the line mean motion, and not some code's coordinates. */
+    private static boolean usesMotion(Block b) {
+        boolean explicit = Codes.ofGroup(b.gCodes(), Codes.MOTION) >= 0;
+        boolean taken = b.hasG(100) || b.hasG(280) || b.hasG(300) || b.hasG(920);
+        return explicit || (b.hasAxis() && !taken);
+    }
+
+    private ProgramError error(String sentence) {
+        return new ProgramError(line, sentence);
+    }
+
+    private double mm(double value) {
+        return inches ? value * MM_PER_INCH : value;
+    }
+
+    private double offset(int axis) {
+        try {
+            return parameters.get(line, 5221 + 20 * (system - 1) + axis) + shift[axis];
+        } catch (ProgramError e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
+    private double fromMachine(double v, int axis) {
+        return v - offset(axis);
+    }
+
+    private void run(Block b) throws ProgramError {
+        modes(b);
+        if (b.has('T')) {
+            selected = (int) Math.round(b.value('T'));
+        }
+        if (b.mCodes().contains(6)) {
+            spindle = false;
+            tool = selected;
+            say(Step.Kind.TOOL_CHANGE, at, at, 0, 0);
+        }
+        for (int m : b.mCodes()) {
+            spindle = m == 3 || m == 4 || (m != 5 && spindle);
+        }
+        if (b.hasG(530) && incremental && !b.hasG(900)) {
+            throw error("G53 in incremental mode (G91)");
+        }
+        if (b.hasG(40)) {
+            say(Step.Kind.DWELL, at, at, 0, b.value('P'));
+        }
+        geometry(b);
+        coordinates(b);
+        if (usesMotion(b)) {
+            motion(b);
+        }
+        stop(b);
+    }
+
+    /** The feed of a line is in the units from before it: units change later in the order. */
+    private void modes(Block b) throws ProgramError {
+        if (b.hasG(930) || b.hasG(940)) {
+            inverseTime = b.hasG(930);
+            feed = 0;
+        }
+        boolean moving = usesMotion(b) && motionOf(b) != 0 && motionOf(b) != 800;
+        if (inverseTime && moving && !b.has('F')) {
+            throw error("inverse time mode (G93) wants an F word in every line that moves");
+        }
+        if (b.has('F')) {
+            feed = inverseTime ? b.value('F') : mm(b.value('F'));
+        }
+    }
+
+    private void geometry(Block b) throws ProgramError {
+        for (int g : b.gCodes()) {
+            switch (g) {
+                case 170, 180, 190 -> plane = g;
+                case 200, 210 -> inches = g == 200;
+                case 410, 420 ->
+                        throw error("radius compensation (G41, G42) is not rehearsed here");
+                case 900, 910 -> incremental = g == 910;
+                case 980, 990 -> backToStart = g == 980;
+                case 540, 550, 560, 570, 580, 590 -> system = (g - 530) / 10;
+                case 591, 592, 593 -> system = 6 + g - 590;
+                default -> {}
+            }
+        }
+    }
+
+    private void coordinates(Block b) throws ProgramError {
+        double[] now = {at.x(), at.y(), at.z()};
+        char[] axes = {'X', 'Y', 'Z'};
+        for (int g : b.gCodes()) {
+            switch (g) {
+                case 100 -> {
+                    int n = (int) Math.round(b.value('P'));
+                    for (int i = 0; i < 3; i++) {
+                        if (b.has(axes[i])) {
+                            parameters.set(line, 5221 + 20 * (n - 1) + i, mm(b.value(axes[i])));
+                        }
+                    }
+                }
+                case 280, 300 -> {
+                    if (b.hasAxis()) {
+                        move(Step.Kind.RAPID, target(b, false), 0);
+                    }
+                    int first = g == 280 ? 5161 : 5181;
+                    move(
+                            Step.Kind.RAPID,
+                            new Point(
+                                    parameters.get(line, first),
+                                    parameters.get(line, first + 1.0),
+                                    parameters.get(line, first + 2.0)),
+                            0);
+                }
+                case 920 -> {
+                    for (int i = 0; i < 3; i++) {
+                        if (b.has(axes[i])) {
+                            shift[i] += fromMachine(now[i], i) - mm(b.value(axes[i]));
+                        }
+                    }
+                    keptShift = shift.clone();
+                }
+                case 921 -> {
+                    shift = new double[3];
+                    keptShift = new double[3];
+                }
+                case 922 -> shift = new double[3];
+                case 923 -> shift = keptShift.clone();
+                default -> {}
+            }
+        }
+    }
+
+    private Point target(Block b, boolean machine) {
+        return new Point(
+                axis(b, 'X', 0, at.x(), machine),
+                axis(b, 'Y', 1, at.y(), machine),
+                axis(b, 'Z', 2, at.z(), machine));
+    }
+
+    private double axis(Block b, char letter, int i, double now, boolean machine) {
+        if (!b.has(letter)) {
+            return now;
+        }
+        double v = mm(b.value(letter));
+        if (machine) {
+            return v;
+        }
+        return incremental ? now + v : v + offset(i);
+    }
+
+    private void motion(Block b) throws ProgramError {
+        int code = motionOf(b);
+        int before = motion;
+        motion = code;
+        switch (code) {
+            case 0 -> move(Step.Kind.RAPID, target(b, b.hasG(530)), 0);
+            case 10 -> {
+                Point to = target(b, b.hasG(530));
+                move(Step.Kind.FEED, to, rate(b, at.distance(to)));
+            }
+            case 20, 30 -> arc(b, code == 20);
+            case 382 -> {
+                Point to = target(b, false);
+                if (at.distance(to) < 0.254) {
+                    throw error("a probe move is shorter than 0.254 mm");
+                }
+                move(Step.Kind.PROBE, to, rate(b, at.distance(to)));
+            }
+            case 800 -> {}
+            default -> cycle(b, code, before);
+        }
+    }
+
+    private double rate(Block b, double length) throws ProgramError {
+        if (inverseTime) {
+            return length * feed;
+        }
+        if (feed <= 0) {
+            throw error("a feed move with no feed rate set");
+        }
+        return feed;
+    }
+
+    private void arc(Block b, boolean clockwise) throws ProgramError {
+        Point to = target(b, false);
+        char first = plane == 170 ? 'I' : plane == 180 ? 'K' : 'J';
+        char second = plane == 170 ? 'J' : plane == 180 ? 'I' : 'K';
+        try {
+            double[] centre =
+                    b.has('R')
+                            ? Arc.centre(at, to, plane, mm(b.value('R')), clockwise)
+                            : Arc.centre(
+                                    at,
+                                    to,
+                                    plane,
+                                    mm(b.valueOr(first, 0)),
+                                    mm(b.valueOr(second, 0)));
+            List<Point> points = Arc.points(at, to, plane, centre, clockwise);
+            double length = 0;
+            Point before = at;
+            for (Point p : points) {
+                length += before.distance(p);
+                before = p;
+            }
+            double rate = rate(b, length);
+            for (Point p : points) {
+                move(Step.Kind.FEED, p, rate);
+            }
+        } catch (Arc.Mismatch e) {
+            throw error(e.getMessage());
+        }
+    }
+
+    private void cycle(Block b, int code, int before) throws ProgramError {
+        if (plane != 170) {
+            throw error("drilling cycles work in the XY plane (G17) here");
+        }
+        boolean fresh = before != code;
+        if (fresh && !b.has('Z')) {
+            throw error(Codes.name(code) + " needs a Z word");
+        }
+        if (inverseTime) {
+            throw error("a drilling cycle in inverse time mode");
+        }
+        double startZ = at.z();
+        double oldZ = incremental ? 0 : offset(2);
+        if (b.has('R')) {
+            cycleR = incremental ? startZ + mm(b.value('R')) : mm(b.value('R')) + oldZ;
+        } else if (fresh) {
+            throw error(Codes.name(code) + " needs an R word");
+        }
+        if (b.has('Z')) {
+            cycleZ = incremental ? cycleR + mm(b.value('Z')) : mm(b.value('Z')) + oldZ;
+        }
+        if (cycleR < cycleZ) {
+            throw error("the retract plane R is below the bottom of the hole Z");
+        }
+        sticky(b, code, fresh);
+        double up = backToStart ? Math.max(startZ, cycleR) : cycleR;
+        if (at.z() < cycleR) {
+            move(Step.Kind.RAPID, new Point(at.x(), at.y(), cycleR), 0);
+        }
+        int times = b.has('L') ? (int) Math.round(b.value('L')) : 1;
+        for (int i = 0; i < times; i++) {
+            Point over =
+                    new Point(
+                            axis(b, 'X', 0, at.x(), false), axis(b, 'Y', 1, at.y(), false), at.z());
+            move(Step.Kind.RAPID, over, 0);
+            if (at.z() > cycleR) {
+                move(Step.Kind.RAPID, new Point(at.x(), at.y(), cycleR), 0);
+            }
+            hole(b, code);
+            move(Step.Kind.RAPID, new Point(at.x(), at.y(), up), 0);
+        }
+    }
+
+    private void sticky(Block b, int code, boolean fresh) throws ProgramError {
+        if (code == 830) {
+            if (b.has('Q')) {
+                cycleQ = mm(b.value('Q'));
+            } else if (fresh) {
+                throw error("G83 needs a Q word");
+            }
+            if (cycleQ <= 0) {
+                throw error("Q of G83 must be above 0");
+            }
+        }
+        if (code == 820 || code == 860 || code == 880 || code == 890) {
+            if (b.has('P')) {
+                cycleP = b.value('P');
+            } else if (fresh) {
+                throw error(Codes.name(code) + " needs a P word");
+            }
+        }
+        if (code == 870) {
+            throw error("back boring (G87) is not rehearsed here");
+        }
+        if ((code == 840 || code == 860 || code == 880) && !spindle) {
+            throw error(Codes.name(code) + " with the spindle not turning");
+        }
+    }
+
+    private void hole(Block b, int code) throws ProgramError {
+        Point bottom = new Point(at.x(), at.y(), cycleZ);
+        Point top = new Point(at.x(), at.y(), cycleR);
+        if (code == 830) {
+            double clear = PECK_CLEAR_MM;
+            double depth = cycleR - cycleQ;
+            while (depth > cycleZ) {
+                move(Step.Kind.FEED, new Point(at.x(), at.y(), depth), rate(b, 1));
+                move(Step.Kind.RAPID, top, 0);
+                move(
+                        Step.Kind.RAPID,
+                        new Point(at.x(), at.y(), Math.min(cycleR, depth + clear)),
+                        0);
+                depth -= cycleQ;
+            }
+        }
+        move(Step.Kind.FEED, bottom, rate(b, 1));
+        if (code == 820 || code == 860 || code == 880 || code == 890) {
+            say(Step.Kind.DWELL, at, at, 0, cycleP);
+        }
+        if (code == 880) {
+            say(Step.Kind.PAUSE, at, at, 0, 0);
+        }
+        if (code == 840 || code == 850 || code == 890) {
+            move(Step.Kind.FEED, top, rate(b, 1));
+        }
+    }
+
+    private void stop(Block b) {
+        for (int m : b.mCodes()) {
+            if (m == 0 || m == 1 || m == 60) {
+                say(Step.Kind.PAUSE, at, at, 0, 0);
+            } else if (m == 2 || m == 30) {
+                spindle = false;
+                ended = true;
+                motion = 10;
+                plane = 170;
+                incremental = false;
+                inverseTime = false;
+                system = 1;
+                shift = new double[3];
+                say(Step.Kind.END, at, at, 0, 0);
+            }
+        }
+    }
+
+    private void move(Step.Kind kind, Point to, double rate) {
+        if (at.distance(to) > 0 || kind == Step.Kind.PROBE) {
+            say(kind, at, to, rate, 0);
+        }
+        at = to;
+        placed = true;
+    }
+
+    private void say(Step.Kind kind, Point from, Point to, double rate, double seconds) {
+        out.add(new Step(line, kind, from, to, rate, seconds, spindle, tool));
+    }
+}

@@ -1,0 +1,191 @@
+package dev.lastcut.server.jobs;
+
+import dev.lastcut.core.board.Side;
+import dev.lastcut.core.capability.Cutter;
+import dev.lastcut.core.capability.Mill;
+import dev.lastcut.core.connectivity.BoardGeometry;
+import dev.lastcut.core.milling.CutterChoice;
+import dev.lastcut.core.milling.MillSetup;
+import dev.lastcut.core.milling.MillingPlan;
+import dev.lastcut.core.milling.ToPack;
+import dev.lastcut.core.milling.level.HeightMap;
+import dev.lastcut.core.milling.level.Surface;
+import dev.lastcut.core.milling.rehearsal.Rehearsal;
+import dev.lastcut.core.milling.rehearsal.Script;
+import dev.lastcut.server.work.Task;
+import java.util.ArrayList;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import org.springframework.stereotype.Service;
+
+/** A job on a mill: sets of cutters side by side, and rehearsals. */
+@Service
+public class MillService {
+    /** A stock that is warped by ±0.3 mm, to see what levelling is for; nm. */
+    public static final Surface WARPED =
+            (x, y) -> 300_000 * Math.sin(x / 19e6 + 0.6) * Math.cos(y / 23e6 + 0.4);
+
+    private static final int MOST_SETS = 12;
+
+    private final JobService jobs;
+    private final Surfaces surfaces;
+    private final ResultCache<CutterChoice> choices = new ResultCache<>(60);
+    private final ResultCache<Rehearsal> rehearsals = new ResultCache<>(6);
+
+    MillService(JobService jobs, Surfaces surfaces) {
+        this.jobs = jobs;
+        this.surfaces = surfaces;
+    }
+
+    /** A job's board on its mill. */
+    public record OnMill(BoardGeometry geometry, Mill mill, MillSetup setup, String millName) {
+        public MillingPlan plan() {
+            return MillingPlan.of(geometry, mill, setup);
+        }
+
+        public ToPack toPack(Side side) {
+            return ToPack.seenFrom(side, setup.turnedOver(), plan().extent());
+        }
+    }
+
+    public OnMill onMill(long id) {
+        var sheet = jobs.requireMill(id);
+        Mill mill = sheet.mill().orElseThrow();
+        MillSetup setup = jobs.setup(id, sheet).toSetup();
+        return new OnMill(jobs.board(id), mill, setup, sheet.name());
+    }
+
+    public MillSetupJson setup(long id) {
+        return jobs.setup(id, jobs.requireMill(id));
+    }
+
+    /** Keeps a set-up; a surface probed on the other way round no longer holds. */
+    public void chooseSetup(long id, MillSetupJson setup) {
+        MillSetupJson before = setup(id);
+        jobs.chooseSetup(id, setup);
+        if (!before.turnedOver().equals(setup.turnedOver())) {
+            surfaces.forget(id, Side.BOTTOM);
+        }
+    }
+
+    private record SetKey(String board, Mill mill, MillSetup setup) {}
+
+    private SetKey key(long id, OnMill on, List<String> tools) {
+        return new SetKey(jobs.boardKey(id, jobs.revision(id)), on.mill, on.setup.withTools(tools));
+    }
+
+    /** The sets held side by side: the found one, the chosen one, and each tool alone. */
+    public List<List<String>> sets(OnMill on) {
+        Set<List<String>> sets = new LinkedHashSet<>();
+        sets.add(List.of());
+        if (!on.setup.tools().isEmpty()) {
+            sets.add(on.setup.tools());
+        }
+        for (Cutter c : on.mill.isolationTools()) {
+            sets.add(List.of(c.id()));
+        }
+        return sets.stream().limit(MOST_SETS).toList();
+    }
+
+    /** What a set makes of the board, if it was looked at already. */
+    public Optional<CutterChoice> choice(long id, OnMill on, List<String> tools) {
+        return choices.peek(key(id, on, tools));
+    }
+
+    /** Looks at every set. */
+    public void compare(long id, Task task) {
+        OnMill on = onMill(id);
+        List<List<String>> sets = sets(on);
+        for (int i = 0; i < sets.size() && !task.isCancelled(); i++) {
+            List<String> tools = sets.get(i);
+            String what = tools.isEmpty() ? "the coarsest set that does" : String.join(", ", tools);
+            task.progress(i, sets.size(), "trying " + what);
+            choices.get(
+                    key(id, on, tools),
+                    () -> CutterChoice.of(on.geometry, on.mill, on.setup.withTools(tools)));
+        }
+    }
+
+    /**
+     * What to rehearse.
+     *
+     * @param pasted text of a program; empty for the plan's own programs
+     * @param side the pasted program is for
+     * @param tool number of the tool in the spindle for it, 0 when it says
+     * @param stock {@code flat}, {@code measured} or {@code warped}
+     */
+    public record Wish(String pasted, String side, int tool, String stock) {
+        public Wish {
+            pasted = pasted == null ? "" : pasted;
+            stock = stock == null ? "flat" : stock;
+            side = side == null ? "top" : side;
+        }
+    }
+
+    private record RehearsalKey(
+            String board, Mill mill, MillSetup setup, String heights, Wish wish) {}
+
+    private RehearsalKey key(long id, OnMill on, Wish wish) {
+        return new RehearsalKey(
+                jobs.boardKey(id, jobs.revision(id)), on.mill, on.setup, surfaces.stamp(id), wish);
+    }
+
+    public Optional<Rehearsal> rehearsal(long id, Wish wish) {
+        return rehearsals.peek(key(id, onMill(id), wish));
+    }
+
+    /** Rehearses; the result is kept for {@link #rehearsal}. */
+    public void rehearse(long id, Wish wish, Task task) {
+        OnMill on = onMill(id);
+        task.progress(0, 2, "planning the programs");
+        Map<Side, HeightMap> heights = surfaces.of(id);
+        List<Script> scripts =
+                wish.pasted.isBlank()
+                        ? Rehearsal.scripts(on.plan(), heights)
+                        : List.of(pasted(on, wish));
+        if (scripts.isEmpty()) {
+            throw new RefusedException("There is no program to rehearse: nothing can be milled.");
+        }
+        task.progress(1, 2, "running the programs");
+        List<Rehearsal> runs = new ArrayList<>();
+        rehearsals.get(
+                key(id, on, wish),
+                () -> {
+                    runs.add(
+                            Rehearsal.run(
+                                    on.geometry,
+                                    on.mill,
+                                    on.setup,
+                                    scripts,
+                                    surface(wish.stock, heights, scripts.get(0).side())));
+                    return runs.get(0);
+                });
+    }
+
+    private static Script pasted(OnMill on, Wish wish) {
+        Side side = "bottom".equals(wish.side) ? Side.BOTTOM : Side.TOP;
+        return new Script("pasted program", wish.pasted, side, on.toPack(side), 0, wish.tool);
+    }
+
+    private static Surface surface(String stock, Map<Side, HeightMap> heights, Side side) {
+        return switch (stock) {
+            case "flat" -> Surface.FLAT;
+            case "warped" -> WARPED;
+            case "measured" -> {
+                HeightMap map = heights.get(side);
+                if (map == null) {
+                    throw new RefusedException(
+                            "The "
+                                    + side.word()
+                                    + " was not probed yet: rehearse on a flat stock,"
+                                    + " or probe it first.");
+                }
+                yield map;
+            }
+            default -> throw new RefusedException("There is no stock '" + stock + "'.");
+        };
+    }
+}

@@ -1,0 +1,100 @@
+import type { Rehearsal } from '../api/client';
+import { useView } from '../store/view';
+import { length } from '../units';
+import { Fact } from '../ui/Panel';
+
+const MOST = 40;
+
+/** What came of a rehearsal: whether the board is right, what is dangerous, what is wrong where. */
+export function Verdict({ result }: { result: Rehearsal }) {
+  const unit = useView((s) => s.unit);
+  const look = useView((s) => s.lookAt);
+  const go = (key: string, x: number, y: number) => look({ key, x, y, span: 5e6 });
+  const { body } = result;
+  return (
+    <div aria-label="Verdict">
+      <p
+        data-passes={result.passes}
+        className={`rounded border-l-4 px-3 py-1.5 font-semibold ${
+          result.passes ? 'border-good bg-card text-good' : 'border-stop bg-card text-stop'
+        }`}
+      >
+        {result.passes ? '✓ The board comes out right.' : '✗ This board would not come out right.'}
+      </p>
+      <div className="mt-2">
+        {result.copper.map((c) => (
+          <div key={c.side}>
+            <Fact name={`Nets, ${c.side}`}>
+              {c.good
+                ? `${c.nets} separate and whole`
+                : `${c.joined} joined, ${c.broken} cut, of ${c.nets}`}
+            </Fact>
+            <Fact name={`Wanted copper lost, ${c.side}`}>
+              {c.lost === 0 ? 'none' : `at ${c.lost} places`}
+            </Fact>
+          </div>
+        ))}
+        {body ? (
+          <>
+            <Fact name="Holes">
+              {body.wrong === 0
+                ? `${body.holes} as wanted`
+                : `${body.wrong} wrong of ${body.holes}`}
+            </Fact>
+            <Fact name="Edge">
+              {body.cutOut ? `within ${length(Math.max(1000, body.deepestNm), unit)}` : 'not cut'}
+            </Fact>
+            <Fact name="Held to the end">
+              {body.held ? `by ${body.tabs} tabs` : body.cutOut ? 'no' : '—'}
+            </Fact>
+          </>
+        ) : null}
+        <Fact name="Time on the mill">{result.minutes.toFixed(1)} min</Fact>
+      </div>
+      {result.hazards.length > 0 ? (
+        <>
+          <h2 className="mt-3 mb-1 font-semibold">Hazards</h2>
+          <ul aria-label="Hazards">
+            {result.hazards.slice(0, MOST).map((h) => (
+              <li key={`${h.program} ${h.line} ${h.sentence}`}>
+                <button
+                  type="button"
+                  onClick={() => go(`hazard ${h.line}`, h.at.x, h.at.y)}
+                  className={`hover:bg-edge/40 mb-1 block w-full border-l-4 pl-2 text-left ${h.severe ? 'border-stop' : 'border-look/60'}`}
+                >
+                  <span className="text-faint block text-[12.5px]">
+                    {h.program}
+                    {h.line > 0 ? `, line ${h.line}` : ''}
+                    {h.also > 0 ? ` and ${h.also} more` : ''}
+                  </span>
+                  {h.sentence}
+                </button>
+              </li>
+            ))}
+          </ul>
+        </>
+      ) : null}
+      {result.faults.length > 0 ? (
+        <>
+          <h2 className="mt-3 mb-1 font-semibold">What would be wrong</h2>
+          <ul aria-label="Faults">
+            {result.faults.slice(0, MOST).map((f, i) => (
+              <li key={`${f.sentence} ${f.at.x} ${f.at.y}`}>
+                <button
+                  type="button"
+                  onClick={() => go(`fault ${i}`, f.at.x, f.at.y)}
+                  className="hover:bg-edge/40 border-edge/60 block w-full border-b py-1 text-left"
+                >
+                  {f.sentence}
+                </button>
+              </li>
+            ))}
+          </ul>
+          {result.faults.length > MOST ? (
+            <p className="text-faint">and {result.faults.length - MOST} more.</p>
+          ) : null}
+        </>
+      ) : null}
+    </div>
+  );
+}
