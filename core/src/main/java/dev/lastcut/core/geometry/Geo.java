@@ -8,6 +8,7 @@ import java.util.stream.Stream;
 import org.locationtech.jts.geom.Coordinate;
 import org.locationtech.jts.geom.Envelope;
 import org.locationtech.jts.geom.Geometry;
+import org.locationtech.jts.geom.GeometryCollection;
 import org.locationtech.jts.geom.GeometryFactory;
 import org.locationtech.jts.geom.LineString;
 import org.locationtech.jts.geom.Polygon;
@@ -128,7 +129,9 @@ public final class Geo {
      * twice as fast as rounding at every step, and crossings are known to far less than 1 nm.
      */
     private static Geometry onGrid(Geometry g) {
-        Geometry result = FACTORY.createGeometry(g);
+        // Areas that also touch along a line give both; rounding takes one kind only.
+        boolean mixed = g.getClass() == GeometryCollection.class && !polygons(g).isEmpty();
+        Geometry result = mixed ? collected(polygons(g)) : FACTORY.createGeometry(g);
         for (Coordinate c : result.getCoordinates()) {
             if (c.x != Math.rint(c.x) || c.y != Math.rint(c.y)) {
                 return snapped(result, null, OverlayNG.UNION);

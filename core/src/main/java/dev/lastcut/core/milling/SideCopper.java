@@ -34,6 +34,9 @@ public final class SideCopper {
     /** Two shapes touch when they are this near: rounding to the grid, not a gap. */
     private static final double TOUCH_NM = 3_000;
 
+    /** An edge runs along copper when it is the copper's own, to the grid. */
+    private static final double ALONG_NM = 20;
+
     /** What rings a hole has it in its middle, and is not wider than this many times the hole. */
     private static final double CENTRED_NM = 50_000;
 
@@ -176,7 +179,7 @@ public final class SideCopper {
         for (int i = 0; i < ring.length; i++) {
             Geometry point = Geo.FACTORY.createPoint(ring[i]);
             for (Owned owned : pieces) {
-                near[i] |= owned.facets().isWithinDistance(point, TOUCH_NM);
+                near[i] |= owned.facets().isWithinDistance(point, ALONG_NM);
             }
         }
         List<Geometry> along = new ArrayList<>();

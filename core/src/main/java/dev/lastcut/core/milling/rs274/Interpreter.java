@@ -178,7 +178,7 @@ public final class Interpreter {
         for (int m : b.mCodes()) {
             spindle = m == 3 || m == 4 || (m != 5 && spindle);
         }
-        if (b.hasG(530) && incremental && !b.hasG(900)) {
+        if (b.hasG(530) && (b.hasG(910) || (incremental && !b.hasG(900)))) {
             throw error("G53 in incremental mode (G91)");
         }
         if (b.hasG(40)) {
