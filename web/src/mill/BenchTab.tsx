@@ -137,7 +137,7 @@ export function BenchTab({
                 { value: '0', text: 'no tool' },
                 ...mill.tools.map((t) => ({
                   value: String(t.number),
-                  text: `${t.number}  ${t.name}`,
+                  text: `${t.number}: ${t.name}`,
                 })),
               ]}
               onValueChange={(t) => void ask({ wish: 'fit', tool: Number(t) })}

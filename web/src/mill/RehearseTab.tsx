@@ -94,7 +94,7 @@ export function RehearseTab({ job, mill }: { job: Job; mill: OnMill }) {
                 { value: '0', text: 'tool as the program says' },
                 ...mill.tools.map((t) => ({
                   value: String(t.number),
-                  text: `${t.number}  ${t.name}`,
+                  text: `${t.number}: ${t.name}`,
                 })),
               ]}
               onValueChange={(t) => setTool(Number(t))}

@@ -92,7 +92,7 @@ class MillBrowserTest extends BrowserTest {
         bench.click("[data-tab=level]");
         bench.seeText("[aria-label=Levelling]", "follows this surface");
         bench.click("[data-tab=bench]");
-        fit("5  0.80 mm flat end mill");
+        fit("5: 0.80 mm flat end mill");
         bench.press("Touch off");
         bench.click("[aria-label='Faster than life']");
         bench.option("60 ×");
@@ -114,7 +114,7 @@ class MillBrowserTest extends BrowserTest {
         bench.seeText(STATE, "idle, 1-isolation-bottom-flat-0.80.nc: done");
 
         // The next tool has a program of its own.
-        fit("1  10 degree V cutter, 0.1 mm tip");
+        fit("1: 10 degree V cutter, 0.1 mm tip");
         bench.press("Touch off");
         bench.click("[aria-label='Program to run']");
         bench.option("2-isolation-bottom-v-10-0.1.nc");
@@ -143,14 +143,14 @@ class MillBrowserTest extends BrowserTest {
         bench.click("[data-tab=bench]");
         bench.press("Lay a stock");
         bench.see(STATE + "[data-state=idle]");
-        fit("1  60 degree V cutter, 0.2 mm tip");
+        fit("1: 60 degree V cutter, 0.2 mm tip");
         bench.press("Touch off");
         bench.click("[aria-label='Faster than life']");
         bench.option("600 ×");
         bench.press("Run");
         bench.see(STATE + "[data-state=waiting]");
         bench.seeText(BENCH, "The program wants tool 5, 1.20 mm drill.");
-        fit("5  1.20 mm drill");
+        fit("5: 1.20 mm drill");
         bench.press("Touch off");
         bench.press("Go on");
         bench.seeText(STATE, "Fit tool 6");
