@@ -193,7 +193,7 @@ export function BenchTab({
                 void ask({ wish: 'run', program: chosen });
               }}
             >
-              Run
+              Send
             </Button>
           </div>
           <div className="mt-2 flex flex-wrap gap-1.5">

@@ -96,7 +96,7 @@ class MillBrowserTest extends BrowserTest {
         bench.press("Touch off");
         bench.click("[aria-label='Faster than life']");
         bench.option("60 ×");
-        bench.press("Run");
+        bench.press("Send");
         bench.see(STATE + "[data-state=running]");
         bench.press("Hold");
         bench.see(STATE + "[data-state=holding]");
@@ -118,7 +118,7 @@ class MillBrowserTest extends BrowserTest {
         bench.press("Touch off");
         bench.click("[aria-label='Program to run']");
         bench.option("2-isolation-bottom-v-10-0.1.nc");
-        bench.press("Run");
+        bench.press("Send");
         bench.seeText(STATE, "idle, 2-isolation-bottom-v-10-0.1.nc: done");
         bench.press("Look at the stock");
         bench.seeText("[aria-label=Verdict]", "20 separate and whole");
@@ -147,7 +147,7 @@ class MillBrowserTest extends BrowserTest {
         bench.press("Touch off");
         bench.click("[aria-label='Faster than life']");
         bench.option("600 ×");
-        bench.press("Run");
+        bench.press("Send");
         bench.see(STATE + "[data-state=waiting]");
         bench.seeText(BENCH, "The program wants tool 5, 1.20 mm drill.");
         fit("5: 1.20 mm drill");
