@@ -4,7 +4,7 @@ import dev.lastcut.core.capability.CapabilitySheet;
 import dev.lastcut.core.capability.Cutter;
 import dev.lastcut.core.geometry.Length;
 import dev.lastcut.core.geometry.Measure;
-import dev.lastcut.core.milling.EdgeCuts;
+import dev.lastcut.core.milling.ContourOperations;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -36,7 +36,7 @@ final class InsideCornerRule implements Rule {
             return Outcome.notRun("the pack has no closed outline");
         }
         List<Finding> findings = new ArrayList<>();
-        for (Measure m : EdgeCuts.roundedCorners(c.geometry(), cutter.get().diameter())) {
+        for (Measure m : ContourOperations.roundedCorners(c.geometry(), cutter.get().diameter())) {
             findings.add(
                     new FindingBuilder(id())
                             .severity(Severity.LOOK)

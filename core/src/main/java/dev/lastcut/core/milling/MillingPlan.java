@@ -54,7 +54,7 @@ public final class MillingPlan {
         sides.forEach(plan::isolate);
         HoleCuts holes = new HoleCuts(geometry.board().holes(), mill, geometry.flattener());
         holes.add(last, plan::add, plan.problems);
-        new EdgeCuts(geometry, mill).add(last, plan::add, plan.problems);
+        new ContourOperations(geometry, mill).add(last, plan::add, plan.problems);
         return plan;
     }
 

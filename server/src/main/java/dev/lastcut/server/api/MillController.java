@@ -3,8 +3,8 @@ package dev.lastcut.server.api;
 import dev.lastcut.core.board.Side;
 import dev.lastcut.core.capability.Cutter;
 import dev.lastcut.core.geometry.Pt;
+import dev.lastcut.core.milling.ContourOperations;
 import dev.lastcut.core.milling.CutterChoice;
-import dev.lastcut.core.milling.EdgeCuts;
 import dev.lastcut.core.milling.HandJoint;
 import dev.lastcut.core.milling.MillSetup;
 import dev.lastcut.core.milling.level.HeightMap;
@@ -204,7 +204,7 @@ class MillController {
                 .once(
                         List.of("corners", cutter),
                         () ->
-                                EdgeCuts.roundedCorners(on.geometry(), cutter).stream()
+                                ContourOperations.roundedCorners(on.geometry(), cutter).stream()
                                         .map(m -> m.nm())
                                         .toList());
     }

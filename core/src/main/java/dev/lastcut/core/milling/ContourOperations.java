@@ -22,7 +22,7 @@ import org.locationtech.jts.geom.LineString;
 import org.locationtech.jts.operation.distance.DistanceOp;
 
 /** Cut-outs first, then the contour of the board on its tabs. */
-public final class EdgeCuts {
+public final class ContourOperations {
     /** Designators that stand for connectors (IEEE 315: J and P; X is common practice). */
     private static final String CONNECTOR = "(?:J|P|X|CN|CON)\\d.*";
 
@@ -34,7 +34,7 @@ public final class EdgeCuts {
     private final BoardGeometry geometry;
     private final Mill mill;
 
-    EdgeCuts(BoardGeometry geometry, Mill mill) {
+    ContourOperations(BoardGeometry geometry, Mill mill) {
         this.geometry = geometry;
         this.mill = mill;
     }
