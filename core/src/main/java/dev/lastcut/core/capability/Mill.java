@@ -137,11 +137,6 @@ public record Mill(
         }
     }
 
-    /** The same mill with other tools in the rack. */
-    public Mill withRack(List<Cutter> tools) {
-        return new Mill(tools, stock, bed, cutting, tabs, pins, controller);
-    }
-
     public Optional<Cutter> tool(String id) {
         return rack.stream().filter(c -> c.id().equals(id)).findFirst();
     }

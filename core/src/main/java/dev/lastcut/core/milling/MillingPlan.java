@@ -4,7 +4,6 @@ import dev.lastcut.core.board.Side;
 import dev.lastcut.core.capability.Cutter;
 import dev.lastcut.core.capability.Mill;
 import dev.lastcut.core.connectivity.BoardGeometry;
-import dev.lastcut.core.geometry.Geo;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -132,12 +131,14 @@ public final class MillingPlan {
         if (copper.isEmpty() || tools.isEmpty()) {
             return Optional.empty();
         }
+        // A set that was found is the same as one that was chosen.
+        MillSetup exact = setup.withTools(tools.stream().map(Cutter::id).toList());
         // The check and the programs want the same isolation, and it takes its time.
         record Key(Mill mill, MillSetup setup, Side side) {}
         return Optional.of(
                 Recent.of(
                         geometry,
-                        new Key(mill, setup, side),
+                        new Key(mill, exact, side),
                         () ->
                                 Isolation.plan(
                                         copper.get(),
@@ -315,10 +316,5 @@ public final class MillingPlan {
                 Cutter cutter,
                 double depth,
                 List<ToolPath> paths);
-    }
-
-    /** A rectangle around the board that leftover areas are cut to. */
-    Envelope around(double byNm) {
-        return Geo.expanded(extent, byNm);
     }
 }

@@ -13,7 +13,6 @@ import dev.lastcut.core.milling.level.Surface;
 import dev.lastcut.core.milling.rehearsal.Rehearsal;
 import dev.lastcut.core.milling.rehearsal.Script;
 import dev.lastcut.server.work.Task;
-import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
@@ -150,19 +149,15 @@ public class MillService {
             throw new RefusedException("There is no program to rehearse: nothing can be milled.");
         }
         task.progress(1, 2, "running the programs");
-        List<Rehearsal> runs = new ArrayList<>();
         rehearsals.get(
                 key(id, on, wish),
-                () -> {
-                    runs.add(
-                            Rehearsal.run(
-                                    on.geometry,
-                                    on.mill,
-                                    on.setup,
-                                    scripts,
-                                    surface(wish.stock, heights, scripts.get(0).side())));
-                    return runs.get(0);
-                });
+                () ->
+                        Rehearsal.run(
+                                on.geometry,
+                                on.mill,
+                                on.setup,
+                                scripts,
+                                surface(wish.stock, heights, scripts.get(0).side())));
     }
 
     private static Script pasted(OnMill on, Wish wish) {

@@ -35,14 +35,6 @@ public final class Sender {
         }
     }
 
-    public int sent() {
-        return next;
-    }
-
-    public int size() {
-        return lines.size();
-    }
-
     /** Whether all was sent and the mill has done it. */
     public boolean isDone() {
         MillLink.State s = link.status().state();

@@ -19,7 +19,6 @@ public final class Interpreter {
     private final Parameters parameters = new Parameters();
     private final List<Step> out = new ArrayList<>();
     private Point at = new Point(0, 0, 0);
-    private boolean placed;
     private int motion = 10;
     private int plane = 170;
     private boolean inches;
@@ -48,15 +47,10 @@ public final class Interpreter {
     /** Puts the tool somewhere without a move: where the mill stands at the beginning. */
     public void place(Point p) {
         at = p;
-        placed = true;
     }
 
     public boolean hasEnded() {
         return ended;
-    }
-
-    public boolean isPlaced() {
-        return placed;
     }
 
     /** Words that bring another controller to this one's units, distances, plane and feed. */
@@ -469,7 +463,6 @@ public final class Interpreter {
             say(kind, at, to, rate, 0);
         }
         at = to;
-        placed = true;
     }
 
     private void say(Step.Kind kind, Point from, Point to, double rate, double seconds) {

@@ -1,7 +1,5 @@
 package dev.lastcut.core.milling.rs274;
 
-import java.util.Arrays;
-
 /** The numbered parameters of the language, 1 to 5399. */
 final class Parameters {
     private static final int LAST = 5399;
@@ -22,10 +20,5 @@ final class Parameters {
             throw new ProgramError(line, "parameter #" + index + " is not one of 1 to 5399");
         }
         return (int) n;
-    }
-
-    /** Forgets everything. */
-    void clear() {
-        Arrays.fill(values, 0);
     }
 }
