@@ -2,12 +2,13 @@ package dev.lastcut.core.milling;
 
 import dev.lastcut.core.capability.Cutter;
 import dev.lastcut.core.capability.Mill;
+import dev.lastcut.core.geometry.Apart;
 import dev.lastcut.core.geometry.Geo;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Comparator;
 import java.util.List;
-import java.util.Set;
+import java.util.stream.IntStream;
 import org.locationtech.jts.geom.Envelope;
 import org.locationtech.jts.geom.Geometry;
 import org.locationtech.jts.geom.LineString;
@@ -107,31 +108,41 @@ public final class Isolation {
     }
 
     private void cut() {
-        List<Polygon> left = null;
-        for (Cutter c : tools) {
-            Reach reach = copper.reach(width(c));
-            List<LineString> lines = new ArrayList<>();
-            if (left == null) {
-                first(c, reach, lines);
-            } else if (!left.isEmpty()) {
-                rest(c, reach, left, lines);
-            }
-            works.add(new Work(c, width(c), lines));
-            left = worth(reach.nooks());
+        List<Reach> reaches = tools.stream().map(c -> copper.reach(width(c))).toList();
+        reaches.parallelStream().forEach(Reach::around);
+        Reach last = reaches.get(reaches.size() - 1);
+        // Each tool's lines hang on where it and the one before may go, and on nothing else: so
+        // they are found side by side, and what stays joined along with them.
+        int n = tools.size();
+        List<List<LineString>> lines =
+                IntStream.rangeClosed(0, n)
+                        .parallel()
+                        .mapToObj(i -> i < n ? lines(i, reaches) : judged(last))
+                        .toList();
+        for (int i = 0; i < n; i++) {
+            works.add(new Work(tools.get(i), width(tools.get(i)), lines.get(i)));
         }
-        Cutter finest = tools.get(tools.size() - 1);
-        joined = places(copper.reach(width(finest)));
-        if (setup.nick() > 0 && !joined.isEmpty() && width(finest) > 2.0 * setup.nick()) {
-            nick(finest);
+        joined = places(last);
+        if (setup.nick() > 0 && !joined.isEmpty() && finestWidth() > 2.0 * setup.nick()) {
+            nick(finest());
         }
     }
 
-    /** What a finer tool goes for: all that is left, but where leftover copper is tied to a net. */
-    private List<Polygon> worth(List<Reach.Nook> nooks) {
-        return nooks.stream()
-                .filter(n -> groundNet < 0 || !n.nets().equals(Set.of(groundNet)))
-                .map(Reach.Nook::area)
-                .toList();
+    private List<LineString> lines(int i, List<Reach> reaches) {
+        List<LineString> out = new ArrayList<>();
+        if (i == 0) {
+            first(tools.get(0), reaches.get(0), out);
+        } else {
+            rest(tools.get(i), reaches.get(i), reaches.get(i - 1), out);
+        }
+        return out;
+    }
+
+    /** Finds what stays and what it joins; that takes about as long as the lines of one tool. */
+    private static List<LineString> judged(Reach last) {
+        last.nooks();
+        last.joined();
+        return List.of();
     }
 
     private List<Joined> places(Reach reach) {
@@ -149,11 +160,9 @@ public final class Isolation {
             rings(width, reach, out);
         }
         if (!rub.isEmpty()) {
-            clear(
-                    Geo.difference(Geo.offset(rub, width / 2, Reach.CHORD_NM), reach.around()),
-                    width,
-                    Integer.MAX_VALUE,
-                    out);
+            Geometry centres =
+                    Geo.difference(Geo.offset(rub, width / 2, Reach.CHORD_NM), reach.around());
+            out.addAll(cleared(centres, width, MOST_RINGS));
         }
     }
 
@@ -170,61 +179,57 @@ public final class Isolation {
 
     /** Rings round the copper, each a step further out, until the channel is wide enough. */
     private void rings(double width, Reach reach, List<LineString> out) {
-        Geometry others = null;
-        if (groundNet >= 0) {
-            others =
-                    Geo.union(
-                            copper.nets().entrySet().stream()
-                                    .filter(e -> e.getKey() != groundNet)
-                                    .map(e -> e.getValue())
-                                    .toList());
-        }
         Geometry around = reach.around();
         for (int k = 0; k == 0 || width + (k - 1) * step(width) < mill.cutting().channel(); k++) {
             if (k > 0) {
-                around = Geo.offsetAbout(around, step(width), Reach.CHORD_NM);
+                around = Apart.offsetAbout(around, step(width), Reach.CHORD_NM);
             }
-            Geometry lines = around.getBoundary();
-            if (others != null) {
-                double near = width / 2 + Reach.MARGIN_NM + k * step(width) + 3 * Reach.CHORD_NM;
-                lines = Geo.intersection(lines, Geo.offset(others, near, Reach.CHORD_NM));
-            }
-            add(lines, out);
+            double near = width / 2 + Reach.MARGIN_NM + k * step(width) + 3 * Reach.CHORD_NM;
+            add(untied(around.getBoundary(), near), groundNet < 0, out);
         }
     }
 
-    /** A finer tool: along the copper wherever it takes something of what is left. */
-    private void rest(Cutter c, Reach reach, List<Polygon> left, List<LineString> out) {
-        double r = width(c) / 2;
-        List<Geometry> grown = left.parallelStream().map(p -> near(p, r)).toList();
-        Geometry near = Geo.union(grown);
-        Geometry lines = Geo.intersection(reach.around().getBoundary(), near);
-        add(lines, out);
-        Geometry free = Geo.difference(near, reach.around());
-        int rings = (int) Math.ceil((mill.cutting().channel() - width(c)) / step(width(c)));
-        Geometry inner = Geo.offset(free, -step(width(c)), Reach.CHORD_NM);
-        if (!inner.isEmpty()) {
-            boolean all = setup.clearing() == MillSetup.Clearing.RUB_OUT;
-            clear(inner, width(c), all ? MOST_RINGS : rings, out);
+    /** Those parts of lines that are near other nets than the one leftover copper is tied to. */
+    private Geometry untied(Geometry lines, double near) {
+        if (groundNet < 0) {
+            return lines;
         }
+        List<Geometry> others = new ArrayList<>();
+        copper.nets().forEach((net, shape) -> others.add(net == groundNet ? Geo.empty() : shape));
+        return Geo.intersection(lines, Geo.offset(Geo.union(others), near, Reach.CHORD_NM));
     }
 
-    private static Geometry near(Polygon p, double r) {
-        return Geo.offset(p, r, Reach.CHORD_NM);
+    /** A finer tool: along the copper wherever the coarser one left something, and inward. */
+    private void rest(Cutter c, Reach reach, Reach coarser, List<LineString> out) {
+        double width = width(c);
+        Reach.Rest rest = reach.leftBy(coarser);
+        double near = width / 2 + Reach.MARGIN_NM + 3 * Reach.CHORD_NM;
+        add(untied(Geo.FACTORY.buildGeometry(rest.edges()), near), groundNet < 0, out);
+        int rings = (int) Math.ceil((mill.cutting().channel() - width) / step(width));
+        int most = setup.clearing() == MillSetup.Clearing.RUB_OUT ? MOST_RINGS : rings;
+        if (most <= 0) {
+            return;
+        }
+        // The places lie apart, so each is cleared by itself.
+        rest.centres().parallelStream()
+                .map(p -> Geo.offsetAbout(p, -step(width), Reach.CHORD_NM))
+                .filter(inner -> !inner.isEmpty())
+                .map(inner -> cleared(inner, width, most))
+                .toList()
+                .forEach(out::addAll);
     }
 
     /** Rings inward from the edge of an area of centres, and what they leave between them. */
-    private void clear(Geometry centres, double width, int most, List<LineString> out) {
+    private List<LineString> cleared(Geometry centres, double width, int most) {
         double step = step(width);
         List<LineString> rings = new ArrayList<>();
         Geometry now = centres;
-        for (int k = 0; k < Math.min(most, MOST_RINGS) && !now.isEmpty(); k++) {
-            add(now.getBoundary(), rings);
+        for (int k = 0; k < most && !now.isEmpty(); k++) {
+            add(now.getBoundary().reverse(), true, rings);
             now = Geo.offsetAbout(now, -step, Reach.CHORD_NM);
         }
-        out.addAll(rings);
         if (most < MOST_RINGS || rings.isEmpty()) {
-            return;
+            return rings;
         }
         // Where rings end in a corner or a middle line, a little stays: go round that too.
         Geometry swept =
@@ -243,8 +248,9 @@ public final class Isolation {
                 });
         if (!spots.isEmpty()) {
             Geometry again = Geo.sharedArea(centres, Geo.union(spots));
-            add(again.getBoundary(), out);
+            add(again.getBoundary().reverse(), true, rings);
         }
+        return rings;
     }
 
     private void nick(Cutter finest) {
@@ -257,7 +263,7 @@ public final class Isolation {
                                 .map(j -> Geo.offset(j.area(), width / 2, Reach.CHORD_NM))
                                 .toList());
         List<LineString> lines = new ArrayList<>();
-        add(Geo.intersection(around.getBoundary(), near), lines);
+        add(Geo.intersection(around.getBoundary(), near), false, lines);
         works.get(works.size() - 1).lines().addAll(lines);
         Geometry swept =
                 Geo.union(
@@ -276,15 +282,22 @@ public final class Isolation {
         joined = places(copper.reach(nearer));
     }
 
-    private void add(Geometry lines, List<LineString> out) {
-        Geometry within = reachable.covers(lines) ? lines : Geo.intersection(lines, allowed);
+    /**
+     * Adds lines, where centres may be at all, with the copper on their right.
+     *
+     * @param turned whether they have it there as they come
+     */
+    private void add(Geometry lines, boolean turned, List<LineString> out) {
+        boolean whole = reachable.covers(lines);
         LineMerger merger = new LineMerger();
-        merger.add(within);
+        merger.add(whole ? lines : Geo.intersection(lines, allowed));
         @SuppressWarnings("unchecked")
         Collection<LineString> merged = merger.getMergedLineStrings();
         for (LineString line : merged) {
             if (line.getLength() > SIMPLIFY_NM) {
-                out.add((LineString) DouglasPeuckerSimplifier.simplify(line, SIMPLIFY_NM));
+                LineString few = (LineString) DouglasPeuckerSimplifier.simplify(line, SIMPLIFY_NM);
+                // An overlay gives lines back either way round.
+                out.add(whole && turned ? few : copper.onTheRight(few));
             }
         }
     }

@@ -50,7 +50,7 @@ public final class MillingPlan {
         if (sides.size() > 1 && setup.pins() > 0) {
             plan.pins(first);
         }
-        sides.forEach(plan::isolate);
+        sides.parallelStream().map(plan::isolated).toList().forEach(plan::add);
         HoleCuts holes = new HoleCuts(geometry.board().holes(), mill, geometry.flattener());
         holes.add(last, plan::add, plan.problems);
         new ContourOperations(geometry, mill).add(last, plan::add, plan.problems);
@@ -160,32 +160,45 @@ public final class MillingPlan {
         return -1;
     }
 
-    private void isolate(Side side) {
+    /** The isolation of a side with the paths of each of its tools; none without a tool. */
+    private record Isolated(Side side, Optional<Isolation> isolation, List<List<ToolPath>> paths) {}
+
+    private Isolated isolated(Side side) {
+        Optional<Isolation> isolation = isolation(geometry, mill, setup, side);
+        List<Isolation.Work> works = isolation.map(Isolation::works).orElse(List.of());
+        return new Isolated(
+                side,
+                isolation,
+                works.parallelStream().map(w -> paths(side, isolation.get(), w)).toList());
+    }
+
+    private List<ToolPath> paths(Side side, Isolation isolation, Isolation.Work work) {
+        return Routing.route(
+                work,
+                isolation.barred(work),
+                ContourCut.passes(depth(), work.cutter().depthPerPass()),
+                setup.climb() != toPack(side).swapsHands());
+    }
+
+    private void add(Isolated isolated) {
+        Side side = isolated.side();
         if (geometry.copperIndex(side) < 0) {
             return;
         }
-        Optional<Isolation> isolation = isolation(geometry, mill, setup, side);
-        if (isolation.isEmpty()) {
+        if (isolated.isolation().isEmpty()) {
             problems.add("The rack has no tool to isolate the " + side.word() + " with.");
             return;
         }
         if (setup.clearing() == MillSetup.Clearing.TIE && ground(geometry, setup) < 0) {
             problems.add("The board has no net " + setup.ground() + " to tie copper to.");
         }
-        isolations.put(side, isolation.get());
-        List<Isolation.Work> works = isolation.get().works();
-        for (Isolation.Work w : works) {
-            List<ToolPath> paths =
-                    Routing.route(
-                            w,
-                            isolation.get().copper().all(),
-                            isolation.get().barred(w),
-                            ContourCut.passes(
-                                    mill.cutting().isolationDepth(), w.cutter().depthPerPass()),
-                            setup.climb() != toPack(side).swapsHands());
+        isolations.put(side, isolated.isolation().get());
+        List<Isolation.Work> works = isolated.isolation().get().works();
+        for (int i = 0; i < works.size(); i++) {
+            Cutter c = works.get(i).cutter();
             String name = "isolation-" + side.word();
-            String file = works.size() > 1 ? name + "-" + w.cutter().id() : name;
-            add(file, Operation.Kind.ISOLATION, side, w.cutter(), depth(), paths);
+            String file = works.size() > 1 ? name + "-" + c.id() : name;
+            add(file, Operation.Kind.ISOLATION, side, c, depth(), isolated.paths().get(i));
         }
     }
 

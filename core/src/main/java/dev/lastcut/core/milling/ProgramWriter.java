@@ -42,7 +42,7 @@ public final class ProgramWriter {
         return w.out.toString().getBytes(StandardCharsets.US_ASCII);
     }
 
-    private void say(String words) {
+    private void say(CharSequence words) {
         if (mill.controller().lineNumbers()) {
             line += LINE_STEP;
             // Five digits are the most a line number has.
@@ -116,19 +116,23 @@ public final class ProgramWriter {
     }
 
     private void straight(ToolPath.Vertex a, ToolPath.Vertex b) {
-        boolean flat = !x(a.x()).equals(x(b.x())) || !y(a.y()).equals(y(b.y()));
-        boolean deep = !z(a).equals(z(b));
+        String x = x(b.x());
+        String y = y(b.y());
+        String z = z(b);
+        boolean flat = !x.equals(x(a.x())) || !y.equals(y(a.y()));
+        boolean deep = a.z() != b.z() && !z.equals(z(a));
         if (!flat && !deep) {
             return;
         }
         StringBuilder words = new StringBuilder("G1");
         if (flat) {
-            words.append(" X").append(x(b.x())).append(" Y").append(y(b.y()));
+            words.append(" X").append(x).append(" Y").append(y);
         }
         if (deep) {
-            words.append(" Z").append(z(b));
+            words.append(" Z").append(z);
         }
-        say(words + rate(flat ? operation.cutter().feed() : operation.cutter().plunge()));
+        words.append(rate(flat ? operation.cutter().feed() : operation.cutter().plunge()));
+        say(words);
     }
 
     private void arc(ToolPath.Vertex a, ArcFitter.Move m) {
@@ -148,7 +152,7 @@ public final class ProgramWriter {
             return "";
         }
         feed = wanted;
-        return String.format(Locale.ROOT, " F%.0f", wanted);
+        return " F" + Math.round(wanted);
     }
 
     private String x(double packX) {
@@ -163,8 +167,15 @@ public final class ProgramWriter {
         return mm(v.z() + operation.zero());
     }
 
-    private static String mm(double nm) {
-        String s = String.format(Locale.ROOT, "%.4f", nm / 1e6);
-        return s.equals("-0.0000") ? "0.0000" : s;
+    /** Millimetres with four decimals; by hand, as a program has a hundred thousand of them. */
+    static String mm(double nm) {
+        long tenths = Math.round(nm / 100);
+        long whole = Math.abs(tenths) / 10_000;
+        long part = 10_000 + Math.abs(tenths) % 10_000;
+        StringBuilder text = new StringBuilder(12).append(tenths < 0 ? "-" : "");
+        text.append(whole).append(part);
+        // The leading one of the part makes room for the point and keeps its zeros.
+        text.setCharAt(text.length() - 5, '.');
+        return text.toString();
     }
 }

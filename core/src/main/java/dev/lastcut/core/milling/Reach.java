@@ -1,5 +1,6 @@
 package dev.lastcut.core.milling;
 
+import dev.lastcut.core.geometry.Apart;
 import dev.lastcut.core.geometry.Distances;
 import dev.lastcut.core.geometry.Geo;
 import dev.lastcut.core.geometry.Measure;
@@ -9,12 +10,14 @@ import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import org.locationtech.jts.algorithm.locate.IndexedPointInAreaLocator;
 import org.locationtech.jts.geom.Coordinate;
 import org.locationtech.jts.geom.Envelope;
 import org.locationtech.jts.geom.Geometry;
+import org.locationtech.jts.geom.LineString;
 import org.locationtech.jts.geom.Location;
 import org.locationtech.jts.geom.Polygon;
 import org.locationtech.jts.index.strtree.STRtree;
@@ -29,17 +32,23 @@ import org.locationtech.jts.index.strtree.STRtree;
 final class Reach {
     /**
      * Kept free beyond half the cutter: it takes up the chords of the copper (0.25 µm), of the path
-     * (1 µm) and its simplification (0.5 µm), so that at most 1 µm of wanted copper is cut.
+     * (1.5 µm) and its simplification (0.5 µm), so that at most 1 µm of wanted copper is cut.
      */
-    static final double MARGIN_NM = 1_000;
+    static final double MARGIN_NM = 1_500;
 
-    static final double CHORD_NM = 1_000;
+    static final double CHORD_NM = 1_500;
+
+    /** What stays may be drawn coarser, and smaller by as much: beside a cutter it is nothing. */
+    private static final double COARSE_NM = 2_500;
+
+    /** Whether nets are joined is told finer than the margin they are grown by for it. */
+    private static final double EXACT_NM = MARGIN_NM / 3;
 
     /** What is nowhere thicker than this does not count as left over, unless it joins nets. */
     private static final double LEAST_NM = 20_000;
 
     /** Shaved off the closing so that the chords of its arcs leave no rims round the copper. */
-    private static final double SHAVE_NM = 2_000;
+    private static final double SHAVE_NM = 2_500;
 
     /** Copper that stays because no tool gets there. */
     record Nook(Polygon area, Set<Integer> nets) {
@@ -50,50 +59,77 @@ final class Reach {
 
     private final SideCopper copper;
     private final double radius;
-    private Geometry around;
-    private List<Nook> nooks;
-    private List<Set<Integer>> joined;
+    private final Lazy<Geometry> around;
+    private final Lazy<List<Nook>> nooks = new Lazy<>(this::findNooks);
+    private final Lazy<List<Set<Integer>>> joined = new Lazy<>(this::findJoined);
 
     Reach(SideCopper copper, double widthNm) {
         this.copper = copper;
         this.radius = widthNm / 2;
+        this.around =
+                new Lazy<>(() -> Apart.offsetAbout(copper.all(), radius + MARGIN_NM, CHORD_NM));
     }
 
     /** Where the centre of the tool may not be. */
-    synchronized Geometry around() {
-        if (around == null) {
-            around = Geo.offsetAbout(copper.all(), radius + MARGIN_NM, CHORD_NM);
-        }
-        return around;
+    Geometry around() {
+        return around.get();
     }
 
     /** The pieces that stay between the copper, each with the nets it touches. */
-    synchronized List<Nook> nooks() {
-        if (nooks == null) {
-            nooks = findNooks();
+    List<Nook> nooks() {
+        return nooks.get();
+    }
+
+    /** Groups of nets that stay joined with this as the finest tool. */
+    List<Set<Integer>> joined() {
+        return joined.get();
+    }
+
+    /**
+     * Where the centre of a tool must go to take what a coarser one left.
+     *
+     * @param edges those stretches along which the tool follows the copper
+     */
+    record Rest(List<Polygon> centres, List<LineString> edges) {}
+
+    /**
+     * What a coarser tool leaves to this one: all places free for its centre, less those within the
+     * difference of the radii of places free for the coarser. As what the coarser swept is the
+     * latter grown by this tool's radius, this tool's sweep of the rest covers everything else it
+     * can get at.
+     */
+    Rest leftBy(Reach coarser) {
+        double finer = coarser.radius - radius;
+        if (finer <= SHAVE_NM) {
+            return new Rest(List.of(), List.of());
         }
-        return nooks;
+        Geometry beyond = Apart.offsetAbout(coarser.around(), -(finer + SHAVE_NM), COARSE_NM);
+        List<Polygon> centres =
+                Apart.differenceOffGrid(beyond, around()).stream()
+                        .filter(p -> isOnBoard(p) && isThick(p))
+                        .toList();
+        double along = radius + MARGIN_NM + 2 * CHORD_NM;
+        Stretches own = new Stretches(around(), beyond, at -> copper.isWithin(at, along));
+        return new Rest(centres, own.of(centres));
+    }
+
+    private static boolean isThick(Polygon p) {
+        return 4 * p.getArea() / p.getLength() >= LEAST_NM;
     }
 
     private List<Nook> findNooks() {
-        Geometry closed = Geo.offsetAbout(around(), -(radius + MARGIN_NM + SHAVE_NM), CHORD_NM);
-        List<Nook> found = Collections.synchronizedList(new ArrayList<>());
-        Geometry left = Geo.difference(closed, copper.all());
-        List<Polygon> pieces = Geo.polygons(left);
-        pieces.parallelStream()
-                .forEach(
-                        p -> {
-                            boolean thick = 4 * p.getArea() / p.getLength() >= LEAST_NM;
-                            boolean within = isOnBoard(p);
-                            if (within && (thick || p.getLength() > 4 * SHAVE_NM)) {
-                                Set<Integer> nets = copper.netsAt(p);
-                                if (thick || nets.size() > 1) {
-                                    found.add(new Nook(p, nets));
-                                }
-                            }
-                        });
-        found.sort((a, b) -> a.area.getCoordinate().compareTo(b.area.getCoordinate()));
-        return found;
+        Geometry closed = Apart.offsetAbout(around(), -(radius + MARGIN_NM + SHAVE_NM), COARSE_NM);
+        List<Polygon> pieces = Apart.differenceOffGrid(closed, copper.all());
+        return pieces.parallelStream().map(this::nook).flatMap(Optional::stream).toList();
+    }
+
+    private Optional<Nook> nook(Polygon p) {
+        boolean thick = isThick(p);
+        if (!isOnBoard(p) || (!thick && p.getLength() <= 4 * SHAVE_NM)) {
+            return Optional.empty();
+        }
+        Set<Integer> nets = copper.netsAt(p);
+        return thick || nets.size() > 1 ? Optional.of(new Nook(p, nets)) : Optional.empty();
     }
 
     private boolean isOnBoard(Polygon p) {
@@ -103,21 +139,13 @@ final class Reach {
                         && (board.getNumPoints() < 6 || board.intersects(p)));
     }
 
-    /** Groups of nets that stay joined with this as the finest tool. */
-    synchronized List<Set<Integer>> joined() {
-        if (joined == null) {
-            joined = findJoined();
-        }
-        return joined;
-    }
-
     private record Island(IndexedPointInAreaLocator area, Set<Integer> nets) {}
 
     private List<Set<Integer>> findJoined() {
         STRtree index = new STRtree();
         List<Island> islands = new ArrayList<>();
         Geo.eachPolygon(
-                Geo.offset(around(), -radius, CHORD_NM),
+                Apart.offsetAbout(around(), -radius, EXACT_NM),
                 p -> {
                     Island island = new Island(new IndexedPointInAreaLocator(p), new TreeSet<>());
                     islands.add(island);

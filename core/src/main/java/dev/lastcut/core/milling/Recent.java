@@ -11,23 +11,12 @@ import java.util.function.Supplier;
 final class Recent {
     private static final int KEPT = 24;
 
-    private static final class Slot {
-        private Object value;
-
-        synchronized Object get(Supplier<?> make) {
-            if (value == null) {
-                value = make.get();
-            }
-            return value;
-        }
-    }
-
-    private final Map<Object, Slot> slots =
+    private final Map<Object, Lazy<?>> slots =
             new LinkedHashMap<>(16, 0.75f, true) {
                 private static final long serialVersionUID = 1;
 
                 @Override
-                protected boolean removeEldestEntry(Map.Entry<Object, Slot> eldest) {
+                protected boolean removeEldestEntry(Map.Entry<Object, Lazy<?>> eldest) {
                     return size() > KEPT;
                 }
             };
@@ -38,10 +27,10 @@ final class Recent {
     @SuppressWarnings("unchecked")
     static <T> T of(BoardGeometry geometry, Object key, Supplier<T> make) {
         Recent recent = geometry.once(Recent.class, Recent::new);
-        Slot slot;
+        Lazy<?> slot;
         synchronized (recent.slots) {
-            slot = recent.slots.computeIfAbsent(key, k -> new Slot());
+            slot = recent.slots.computeIfAbsent(key, k -> new Lazy<>(make));
         }
-        return (T) slot.get(make);
+        return (T) slot.get();
     }
 }

@@ -8,30 +8,22 @@ import org.locationtech.jts.geom.Geometry;
 import org.locationtech.jts.geom.LineString;
 import org.locationtech.jts.geom.prep.PreparedGeometry;
 import org.locationtech.jts.geom.prep.PreparedGeometryFactory;
-import org.locationtech.jts.operation.distance.IndexedFacetDistance;
 
 /** Makes tool paths of the lines a tool follows: turned the right way, in a short order, joined. */
 final class Routing {
-    /** Far enough from a path to tell on which side of it the copper is. */
-    private static final double ASIDE_NM = 5_000;
-
     private Routing() {}
 
     /**
-     * @param copper what stays
      * @param barred where the centre may not be, so that paths are joined only across free ground
      * @param depths of the passes, nm below the surface
      * @param copperOnRight which way round the copper the tool travels
      */
     static List<ToolPath> route(
-            Isolation.Work work,
-            Geometry copper,
-            Geometry barred,
-            List<Double> depths,
-            boolean copperOnRight) {
-        IndexedFacetDistance facets = new IndexedFacetDistance(copper);
+            Isolation.Work work, Geometry barred, List<Double> depths, boolean copperOnRight) {
         List<Coordinate[]> lines =
-                work.lines().parallelStream().map(l -> turned(l, facets, copperOnRight)).toList();
+                work.lines().stream()
+                        .map(l -> (copperOnRight ? l : l.reverse()).getCoordinates())
+                        .toList();
         PreparedGeometry bar = PreparedGeometryFactory.prepare(barred);
         List<ToolPath> paths = new ArrayList<>();
         List<Coordinate> joined = new ArrayList<>();
@@ -94,30 +86,5 @@ final class Routing {
             }
         }
         paths.add(new ToolPath(vertices));
-    }
-
-    /** The line with the nearer copper on the wanted side. */
-    private static Coordinate[] turned(
-            LineString line, IndexedFacetDistance facets, boolean copperOnRight) {
-        Coordinate[] c = line.getCoordinates();
-        int longest = 1;
-        for (int i = 2; i < c.length; i++) {
-            if (c[i].distance(c[i - 1]) > c[longest].distance(c[longest - 1])) {
-                longest = i;
-            }
-        }
-        Coordinate a = c[longest - 1];
-        Coordinate b = c[longest];
-        double length = Math.max(1, a.distance(b));
-        double nx = (b.y - a.y) / length * ASIDE_NM;
-        double ny = -(b.x - a.x) / length * ASIDE_NM;
-        Coordinate middle = between(a, b, 0.5);
-        double right = facets.distance(point(middle.x + nx, middle.y + ny));
-        double left = facets.distance(point(middle.x - nx, middle.y - ny));
-        return (right <= left) == copperOnRight ? c : line.reverse().getCoordinates();
-    }
-
-    private static Geometry point(double x, double y) {
-        return Geo.FACTORY.createPoint(new Coordinate(x, y));
     }
 }

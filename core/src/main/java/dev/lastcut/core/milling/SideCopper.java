@@ -14,9 +14,11 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
+import java.util.concurrent.ConcurrentHashMap;
 import org.locationtech.jts.geom.Coordinate;
 import org.locationtech.jts.geom.Envelope;
 import org.locationtech.jts.geom.Geometry;
+import org.locationtech.jts.geom.LineString;
 import org.locationtech.jts.geom.Polygon;
 import org.locationtech.jts.index.strtree.STRtree;
 import org.locationtech.jts.operation.distance.IndexedFacetDistance;
@@ -34,6 +36,9 @@ public final class SideCopper {
     /** Two shapes touch when they are this near: rounding to the grid, not a gap. */
     private static final double TOUCH_NM = 3_000;
 
+    /** Far enough from a path to tell on which side of it the copper is. */
+    private static final double ASIDE_NM = 5_000;
+
     /** An edge runs along copper when it is the copper's own, to the grid. */
     private static final double ALONG_NM = 20;
 
@@ -46,6 +51,8 @@ public final class SideCopper {
     private final Map<Integer, Geometry> nets;
     private final Geometry all;
     private final STRtree index = new STRtree();
+    private final Lazy<IndexedFacetDistance> facets =
+            new Lazy<>(() -> new IndexedFacetDistance(all()));
     private final Map<Long, Reach> reaches = new HashMap<>();
 
     /** A piece of copper; its facets are indexed when first asked for, as pours have thousands. */
@@ -71,7 +78,10 @@ public final class SideCopper {
     SideCopper(Map<Integer, Geometry> nets, Geometry board) {
         this.board = board;
         this.nets = new TreeMap<>(nets);
-        this.all = Geo.union(nets.values());
+        List<Polygon> pieces = new ArrayList<>();
+        // Nets do not touch each other, or they would be one.
+        this.nets.values().forEach(copper -> Geo.eachPolygon(copper, pieces::add));
+        this.all = Geo.collected(pieces);
         nets.forEach(
                 (net, copper) ->
                         Geo.eachPolygon(
@@ -105,8 +115,9 @@ public final class SideCopper {
                 parts.computeIfAbsent(n.net(), k -> new ArrayList<>()).add(n.polygon());
             }
         }
-        Map<Integer, Geometry> nets = new TreeMap<>();
-        parts.forEach((net, polygons) -> nets.put(net, Geo.union(polygons)));
+        Map<Integer, Geometry> nets = new ConcurrentHashMap<>();
+        parts.entrySet().parallelStream()
+                .forEach(e -> nets.put(e.getKey(), Geo.union(e.getValue())));
         return new SideCopper(nets, board);
     }
 
@@ -163,6 +174,36 @@ public final class SideCopper {
             }
         }
         return touched;
+    }
+
+    /** Whether any of the copper is that near to a place, nm. */
+    boolean isWithin(Coordinate at, double distance) {
+        Geometry point = Geo.FACTORY.createPoint(at);
+        List<?> near = index.query(Geo.expanded(new Envelope(at), distance));
+        return near.stream().anyMatch(o -> ((Owned) o).facets().isWithinDistance(point, distance));
+    }
+
+    /** The line turned so that the copper nearest to its longest piece lies on its right. */
+    LineString onTheRight(LineString line) {
+        Coordinate[] c = line.getCoordinates();
+        int longest = 1;
+        for (int i = 2; i < c.length; i++) {
+            if (c[i].distance(c[i - 1]) > c[longest].distance(c[longest - 1])) {
+                longest = i;
+            }
+        }
+        Coordinate a = c[longest - 1];
+        Coordinate b = c[longest];
+        double aside = ASIDE_NM / Math.max(1, a.distance(b));
+        double nx = (b.y - a.y) * aside;
+        double ny = -(b.x - a.x) * aside;
+        double x = (a.x + b.x) / 2;
+        double y = (a.y + b.y) / 2;
+        return toCopper(x + nx, y + ny) <= toCopper(x - nx, y - ny) ? line : line.reverse();
+    }
+
+    private double toCopper(double x, double y) {
+        return facets.get().distance(Geo.FACTORY.createPoint(new Coordinate(x, y)));
     }
 
     /** The stretches of an area's edge that run along a net. */
