@@ -48,6 +48,28 @@ export interface SheetLimit {
   date?: string;
 }
 
+/** One tool of a mill's rack in a sheet's file. */
+export interface SheetCutter {
+  id: string;
+  name: string;
+  kind: string;
+  tip_mm: number;
+  angle_deg: number;
+  diameter_mm: number;
+  flute_mm?: number;
+  feed_mm_min: number;
+  plunge_mm_min: number;
+  spindle_rpm: number;
+  depth_per_pass_mm: number;
+}
+
+/** The section of a mill in a sheet's file. */
+export interface SheetMill {
+  rack: SheetCutter[];
+  tool_change?: string;
+  [other: string]: unknown;
+}
+
 /** A capability sheet as its file has it; what the form does not know is kept. */
 export interface SheetFile {
   id: string;
@@ -60,6 +82,7 @@ export interface SheetFile {
   options?: Record<string, string[]>;
   limits: Record<string, SheetLimit>;
   variations?: { option: string; value: string; limits: Record<string, SheetLimit> }[];
+  mill?: SheetMill;
   [other: string]: unknown;
 }
 

@@ -1,6 +1,6 @@
-import { useEffect } from 'react';
+import { useEffect, useState } from 'react';
 import type { Job, MillSetup, OnMill } from '../api/client';
-import { go } from '../router';
+import { SheetForm } from '../shop/SheetForm';
 import { useView } from '../store/view';
 import { length } from '../units';
 import { Button } from '../ui/Button';
@@ -33,6 +33,7 @@ export function SetupTab({ job, mill }: { job: Job; mill: OnMill }) {
   const drawing = useMill((s) => s.drawing);
   const drawn = useMill((s) => s.drawn);
   const unit = useView((s) => s.unit);
+  const [editing, setEditing] = useState(false);
   const setup = mill.setup;
   const change = (part: Partial<MillSetup>) => keep({ ...setup, ...part });
   useEffect(() => show({ setup }), [setup, show]);
@@ -71,12 +72,19 @@ export function SetupTab({ job, mill }: { job: Job; mill: OnMill }) {
         <button
           type="button"
           className="underline decoration-dotted underline-offset-2"
-          onClick={() => go({ job: job.id, station: 'shop' })}
+          onClick={() => setEditing(true)}
         >
-          Rack and habits
-        </button>{' '}
-        are on the mill&rsquo;s sheet.
+          Change rack and habits
+        </button>
       </p>
+      {editing && job.sheetId ? (
+        <SheetForm
+          id={job.sheetId}
+          copy={false}
+          onClose={() => setEditing(false)}
+          onKept={() => setEditing(false)}
+        />
+      ) : null}
       {error ? (
         <p role="alert" className="border-stop text-stop mb-2 border-l-4 pl-2">
           {error}

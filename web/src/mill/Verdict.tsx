@@ -32,6 +32,12 @@ export function Verdict({ result }: { result: Rehearsal }) {
             <Fact name={`Wanted copper lost, ${c.side}`}>
               {c.lost === 0 ? 'none' : `at ${c.lost} places`}
             </Fact>
+            {c.tied ? (
+              <Fact name={`Tied to ${c.tied.net}, ${c.side}`}>
+                {c.tied.tiedMm2.toFixed(1)} mm²
+                {c.tied.loose === 0 ? ', all of it' : `, ${c.tied.loose} pieces are not`}
+              </Fact>
+            ) : null}
           </div>
         ))}
         {body ? (
@@ -51,6 +57,31 @@ export function Verdict({ result }: { result: Rehearsal }) {
         ) : null}
         <Fact name="Time on the mill">{result.minutes.toFixed(1)} min</Fact>
       </div>
+      {result.copper.map((c) =>
+        c.tied && c.tied.places.length > 0 ? (
+          <div key={c.side}>
+            <h2 className="mt-3 mb-1 font-semibold">
+              Not tied to {c.tied.net}, {c.side}
+            </h2>
+            <ul aria-label={`Not tied, ${c.side}`}>
+              {c.tied.places.slice(0, MOST).map((l, i) => (
+                <li key={`${l.at.x} ${l.at.y}`}>
+                  <button
+                    type="button"
+                    onClick={() => go(`loose ${i}`, l.at.x, l.at.y)}
+                    className="hover:bg-edge/40 border-edge/60 block w-full border-b py-1 text-left"
+                  >
+                    A piece of {l.areaMm2.toFixed(2)} mm² hangs on no net.
+                  </button>
+                </li>
+              ))}
+            </ul>
+            {c.tied.loose > MOST ? (
+              <p className="text-faint">and {c.tied.loose - MOST} more, all smaller.</p>
+            ) : null}
+          </div>
+        ) : null,
+      )}
       {result.hazards.length > 0 ? (
         <>
           <h2 className="mt-3 mb-1 font-semibold">Hazards</h2>

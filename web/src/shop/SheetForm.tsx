@@ -5,6 +5,7 @@ import { Button } from '../ui/Button';
 import { Dialog } from '../ui/Dialog';
 import { NumberField } from '../ui/NumberField';
 import { Select } from '../ui/Select';
+import { MillForm } from './MillForm';
 import { sheetsChanged } from './sheetsChanged';
 
 const UNITS = ['mm', 'mil', 'in', 'um'].map((u) => ({ value: u, text: u }));
@@ -150,6 +151,7 @@ function Form({
           plates holes
         </label>
       </div>
+      {sheet.mill ? <MillForm mill={sheet.mill} onChange={(mill) => set({ mill })} /> : null}
       <h3 className="mt-4 mb-1 font-semibold">Numbers</h3>
       <p className="text-faint mb-1 text-[13px]">
         A check whose number is empty does not run, and says so.

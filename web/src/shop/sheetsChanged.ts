@@ -2,7 +2,8 @@ import type { QueryClient } from '@tanstack/react-query';
 
 /** A sheet was kept or taken away: asks anew for all that depends on sheets, and for no picture. */
 export function sheetsChanged(queries: QueryClient): void {
-  for (const what of ['sheets', 'sheet-file', 'job', 'limits', 'shops', 'check', 'outputs']) {
+  const asked = ['sheets', 'sheet-file', 'job', 'limits', 'shops', 'check', 'outputs'];
+  for (const what of [...asked, 'mill', 'mill-sets', 'mill-areas', 'rehearsal']) {
     void queries.invalidateQueries({ queryKey: [what] });
   }
 }

@@ -1,6 +1,7 @@
 package dev.lastcut.core.geometry;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Collection;
 import java.util.List;
 import java.util.function.Consumer;
@@ -15,6 +16,7 @@ import org.locationtech.jts.geom.LineString;
 import org.locationtech.jts.geom.Polygon;
 import org.locationtech.jts.geom.Polygonal;
 import org.locationtech.jts.geom.PrecisionModel;
+import org.locationtech.jts.geom.Puntal;
 import org.locationtech.jts.geom.TopologyException;
 import org.locationtech.jts.noding.IntersectionAdder;
 import org.locationtech.jts.noding.MCIndexNoder;
@@ -176,7 +178,29 @@ public final class Geo {
         BufferParameters how = new BufferParameters();
         how.setQuadrantSegments(quadrantSegments(Math.abs(distanceNm), chordErrorNm));
         how.setSimplifyFactor(0.0005);
-        return BufferOp.bufferOp(g, distanceNm, how);
+        return BufferOp.bufferOp(opened(g), distanceNm, how);
+    }
+
+    /**
+     * Closed lines in two open halves: the library takes a closed line for a ring, and where the
+     * distance is wider than the ring, what it makes of the inside can leave a hole.
+     */
+    private static Geometry opened(Geometry g) {
+        if (g instanceof Polygonal || g instanceof Puntal) {
+            return g;
+        }
+        List<Geometry> parts = new ArrayList<>();
+        for (int i = 0; i < g.getNumGeometries(); i++) {
+            Geometry part = g.getGeometryN(i);
+            if (part instanceof LineString line && line.isClosed() && line.getNumPoints() > 3) {
+                Coordinate[] c = line.getCoordinates();
+                parts.add(FACTORY.createLineString(Arrays.copyOfRange(c, 0, c.length / 2 + 1)));
+                parts.add(FACTORY.createLineString(Arrays.copyOfRange(c, c.length / 2, c.length)));
+            } else {
+                parts.add(part);
+            }
+        }
+        return parts.size() == g.getNumGeometries() ? g : FACTORY.buildGeometry(parts);
     }
 
     /**

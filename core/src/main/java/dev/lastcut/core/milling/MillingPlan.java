@@ -145,10 +145,11 @@ public final class MillingPlan {
                                         mill,
                                         setup,
                                         tools,
-                                        ground(geometry, setup))));
+                                        groundNet(geometry, setup))));
     }
 
-    private static int ground(BoardGeometry geometry, MillSetup setup) {
+    /** The net that leftover copper is tied to, or -1 when it is tied to none. */
+    public static int groundNet(BoardGeometry geometry, MillSetup setup) {
         if (setup.clearing() != MillSetup.Clearing.TIE) {
             return -1;
         }
@@ -189,7 +190,7 @@ public final class MillingPlan {
             problems.add("The rack has no tool to isolate the " + side.word() + " with.");
             return;
         }
-        if (setup.clearing() == MillSetup.Clearing.TIE && ground(geometry, setup) < 0) {
+        if (setup.clearing() == MillSetup.Clearing.TIE && groundNet(geometry, setup) < 0) {
             problems.add("The board has no net " + setup.ground() + " to tie copper to.");
         }
         isolations.put(side, isolated.isolation().get());

@@ -47,6 +47,9 @@ final class Reach {
     /** What is nowhere thicker than this does not count as left over, unless it joins nets. */
     private static final double LEAST_NM = 20_000;
 
+    /** A finer tool goes where a coarser one left more: of three tools two may leave that much. */
+    private static final double WORTH_NM = LEAST_NM / 2;
+
     /** Shaved off the closing so that the chords of its arcs leave no rims round the copper. */
     private static final double SHAVE_NM = 2_500;
 
@@ -106,15 +109,16 @@ final class Reach {
         Geometry beyond = Apart.offsetAbout(coarser.around(), -(finer + SHAVE_NM), COARSE_NM);
         List<Polygon> centres =
                 Apart.differenceOffGrid(beyond, around()).stream()
-                        .filter(p -> isOnBoard(p) && isThick(p))
+                        .filter(p -> isOnBoard(p) && thickness(p) >= WORTH_NM)
                         .toList();
         double along = radius + MARGIN_NM + 2 * CHORD_NM;
         Stretches own = new Stretches(around(), beyond, at -> copper.isWithin(at, along));
         return new Rest(centres, own.of(centres));
     }
 
-    private static boolean isThick(Polygon p) {
-        return 4 * p.getArea() / p.getLength() >= LEAST_NM;
+    /** Of a disc its diameter, of a strip twice its width. */
+    private static double thickness(Polygon p) {
+        return 4 * p.getArea() / p.getLength();
     }
 
     private List<Nook> findNooks() {
@@ -124,7 +128,7 @@ final class Reach {
     }
 
     private Optional<Nook> nook(Polygon p) {
-        boolean thick = isThick(p);
+        boolean thick = thickness(p) >= LEAST_NM;
         if (!isOnBoard(p) || (!thick && p.getLength() <= 4 * SHAVE_NM)) {
             return Optional.empty();
         }

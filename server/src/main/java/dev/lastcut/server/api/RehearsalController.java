@@ -1,5 +1,6 @@
 package dev.lastcut.server.api;
 
+import dev.lastcut.core.milling.MillingPlan;
 import dev.lastcut.core.milling.rehearsal.BodyVerdict;
 import dev.lastcut.core.milling.rehearsal.CopperVerdict;
 import dev.lastcut.core.milling.rehearsal.Hazard;
@@ -28,6 +29,8 @@ class RehearsalController {
     private final BenchService bench;
     private final TaskRunner tasks;
 
+    private static final int MOST_LOOSE = 200;
+
     RehearsalController(MillService mills, BenchService bench, TaskRunner tasks) {
         this.mills = mills;
         this.bench = bench;
@@ -40,6 +43,12 @@ class RehearsalController {
     /** A fault of the board as it comes off the mill. */
     record FaultView(String kind, String sentence, PlaceView at) {}
 
+    /** A piece of copper that touches no net. */
+    record LooseView(PlaceView at, double areaMm2) {}
+
+    /** Leftover copper that was to be tied to a net: what hangs on it, and what does not. */
+    record TiedView(String net, double tiedMm2, int loose, List<LooseView> places) {}
+
     /** A side's copper; {@code remaining} as rings of x, y in nm, filled by the even-odd rule. */
     record CopperView(
             String side,
@@ -48,8 +57,7 @@ class RehearsalController {
             int lost,
             int joined,
             int broken,
-            int loose,
-            double looseMm2,
+            TiedView tied,
             List<double[]> remaining) {}
 
     /** Holes and edge. */
@@ -115,7 +123,7 @@ class RehearsalController {
                 r.minutes(),
                 r.hazards().stream().map(RehearsalController::view).toList(),
                 faults(on, r),
-                r.copper().stream().map(RehearsalController::view).toList(),
+                r.copper().stream().map(c -> view(on, c)).toList(),
                 r.body().map(RehearsalController::view).orElse(null),
                 r.parts().stream()
                         .map(
@@ -135,7 +143,7 @@ class RehearsalController {
                 h.program(), h.line(), h.sentence(), PlaceView.of(h.at()), h.also(), h.severe());
     }
 
-    private static CopperView view(CopperVerdict c) {
+    private static CopperView view(OnMill on, CopperVerdict c) {
         return new CopperView(
                 c.side().word(),
                 c.nets(),
@@ -143,9 +151,23 @@ class RehearsalController {
                 c.lost().size(),
                 c.joined().size(),
                 c.broken().size(),
-                c.loose(),
-                c.looseMm2(),
+                tied(on, c),
                 Rings.of(c.remaining()));
+    }
+
+    private static TiedView tied(OnMill on, CopperVerdict c) {
+        int ground = MillingPlan.groundNet(on.geometry(), on.setup());
+        if (ground < 0) {
+            return null;
+        }
+        return new TiedView(
+                name(on, ground),
+                c.tiedMm2(),
+                c.loose().size(),
+                c.loose().stream()
+                        .limit(MOST_LOOSE)
+                        .map(l -> new LooseView(PlaceView.of(l.at()), l.areaMm2()))
+                        .toList());
     }
 
     private static MilledView view(BodyVerdict b) {

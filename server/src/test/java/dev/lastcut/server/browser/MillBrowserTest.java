@@ -160,4 +160,32 @@ class MillBrowserTest extends BrowserTest {
         bench.see(STATE + "[data-state=idle]");
         assertThat(bench.complaints()).isEmpty();
     }
+
+    /** The rack and the habits are changed where they are used; what cannot be is said. */
+    @Test
+    void theRackIsChangedWhereItIsUsed() throws Exception {
+        bringIn("joint-box");
+        bench.click("[data-station=shop]");
+        bench.click("[data-sheet=wren-bench]");
+        bench.see("[data-sheet=wren-bench][aria-checked=true]");
+        bench.click("[data-station=mill]");
+        bench.click("[data-tab=setup]");
+        bench.seeText("[aria-label='Set-up']", "channels 0.400 mm wide");
+        bench.press("Change rack and habits");
+        bench.type("[aria-label='Channel']", "0.5");
+        bench.type("[aria-label='feed of tool 1, mm/min']", "0");
+        bench.press("Keep this sheet");
+        bench.seeText("[role=dialog] [role=alert]", "v-10-0.1 must be above 0");
+        bench.type("[aria-label='feed of tool 1, mm/min']", "100");
+        bench.press("Keep this sheet");
+        bench.seeText("[aria-label='Set-up']", "channels 0.500 mm wide");
+        bench.press("Change rack and habits");
+        bench.click("[aria-label='Take out tool 1']");
+        bench.press("Keep this sheet");
+        // Without its finest cutter the rack makes the board no more; that is found anew.
+        bench.click("[data-tab=cutters]");
+        bench.seeText("[aria-label='Sets of cutters']", "nets stay joined");
+        assertThat(bench.all("[role=dialog]")).isEmpty();
+        assertThat(bench.complaints().stream().filter(c -> !c.contains("400"))).isEmpty();
+    }
 }

@@ -6,6 +6,7 @@ import dev.lastcut.core.geometry.Geo;
 import dev.lastcut.core.geometry.Pt;
 import dev.lastcut.core.milling.SideCopper;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
@@ -29,7 +30,8 @@ import org.locationtech.jts.index.strtree.STRtree;
  * @param joined nets that are one piece of copper, with a place
  * @param broken nets of which a piece is cut apart or gone, with a place
  * @param nets how many nets were looked at
- * @param loose pieces of copper that belong to no net, and their area
+ * @param loose pieces of copper that touch no net, the largest first
+ * @param tiedMm2 leftover copper that hangs on the net it was to be tied to; 0 when to none
  */
 public record CopperVerdict(
         Side side,
@@ -38,8 +40,8 @@ public record CopperVerdict(
         List<Joint> joined,
         List<Break> broken,
         int nets,
-        int loose,
-        double looseMm2) {
+        List<Loose> loose,
+        double tiedMm2) {
     private static final double EDGE_NM = 20_000;
 
     /** Wanted copper that is gone further in than this counts. */
@@ -50,6 +52,9 @@ public record CopperVerdict(
 
     /** Wanted copper that is gone. */
     public record Loss(int net, Pt at, double areaMm2) {}
+
+    /** A piece of copper that touches no net. */
+    public record Loose(Pt at, double areaMm2) {}
 
     /** Two nets in one piece. */
     public record Joint(int netA, int netB, Pt at) {}
@@ -66,9 +71,10 @@ public record CopperVerdict(
     /**
      * @param holes wanted holes with their tolerance: no copper is wanted there
      * @param nick what may be taken of wanted copper, nm
+     * @param ground the net that leftover copper is to be tied to, or -1
      */
     static CopperVerdict of(
-            Side side, SideCopper copper, Geometry holes, Stock stock, double nick) {
+            Side side, SideCopper copper, Geometry holes, Stock stock, double nick, int ground) {
         Geometry board = copper.board();
         Geometry within =
                 board.isEmpty()
@@ -108,14 +114,12 @@ public record CopperVerdict(
                                                                     index,
                                                                     broken));
                                         }));
-        int loose = 0;
-        double area = 0;
-        for (Piece p : pieces) {
-            if (p.nets.isEmpty()) {
-                loose++;
-                area += p.polygon.getArea() / 1e12;
-            }
-        }
+        List<Loose> loose =
+                pieces.stream()
+                        .filter(p -> p.nets.isEmpty())
+                        .map(p -> new Loose(place(p.polygon), p.polygon.getArea() / 1e12))
+                        .sorted(Comparator.comparingDouble(l -> -l.areaMm2))
+                        .toList();
         return new CopperVerdict(
                 side,
                 remaining,
@@ -124,7 +128,20 @@ public record CopperVerdict(
                 broken,
                 copper.nets().size(),
                 loose,
-                area);
+                tied(pieces, copper, ground));
+    }
+
+    /** What hangs on a net beside its own copper, mm². */
+    private static double tied(List<Piece> pieces, SideCopper copper, int ground) {
+        if (ground < 0 || !copper.nets().containsKey(ground)) {
+            return 0;
+        }
+        double all =
+                pieces.stream()
+                        .filter(p -> p.nets.contains(ground))
+                        .mapToDouble(p -> p.polygon.getArea())
+                        .sum();
+        return Math.max(0, all - copper.nets().get(ground).getArea()) / 1e12;
     }
 
     private static Geometry inner(Geometry board) {

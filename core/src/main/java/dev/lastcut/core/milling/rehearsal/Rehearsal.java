@@ -156,7 +156,12 @@ public record Rehearsal(
                                 c ->
                                         copper.add(
                                                 CopperVerdict.of(
-                                                        side, c, holes, stock, setup.nick())));
+                                                        side,
+                                                        c,
+                                                        holes,
+                                                        stock,
+                                                        setup.nick(),
+                                                        MillingPlan.groundNet(geometry, setup))));
             }
         }
         Optional<BodyVerdict> body = Optional.empty();
