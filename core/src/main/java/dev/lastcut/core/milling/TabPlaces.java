@@ -13,6 +13,9 @@ final class TabPlaces {
 
     private static final int TRIES = 48;
 
+    /** A tab's ends are this share of its length apart, or it goes round a corner. */
+    private static final double STRAIGHT = 0.999;
+
     private TabPlaces() {}
 
     /**
@@ -57,6 +60,6 @@ final class TabPlaces {
         Coordinate from = line.extractPoint(Math.max(0, at - span / 2));
         Coordinate to = line.extractPoint(Math.min(length, at + span / 2));
         // A tab round a corner is hard to break off.
-        return cost + (from.distance(to) < 0.98 * Math.min(span, length) ? 0.5 : 0);
+        return cost + (from.distance(to) < STRAIGHT * Math.min(span, length) ? 0.5 : 0);
     }
 }

@@ -190,4 +190,54 @@ class RehearsalTest {
         assertThat(r.hazards()).anyMatch(h -> h.sentence().contains("comes free") && h.line() > 10);
         assertThat(r.passes()).isFalse();
     }
+
+    /**
+     * Leftover copper tied to ground: all of it hangs on the ground pad but the disc inside a ring
+     * of another net, which is told with its place and its area.
+     */
+    @Test
+    void copperThatIsNotTiedIsTold() {
+        BoardGeometry g =
+                new BoardGeometry(
+                        new TestBoards()
+                                .on(Role.Kind.COPPER, Side.TOP)
+                                .round(6, 6, 2)
+                                .pin("GND", "R1", "1", 6, 6)
+                                .round(20, 6, 2)
+                                .pin("A", "R1", "2", 20, 6)
+                                .arc(0.5, 14, 16, 4, 0, 180)
+                                .arc(0.5, 14, 16, 4, 180, 360)
+                                .outline(2, 2, 26, 24)
+                                .board());
+        MillSetup u = MillSetup.USUAL;
+        MillSetup tie =
+                new MillSetup(
+                        List.of(TestMills.flat(0.8).id()),
+                        u.sides(),
+                        MillSetup.Clearing.TIE,
+                        List.of(),
+                        List.of(),
+                        true,
+                        0,
+                        true,
+                        "GND",
+                        u.throughZero(),
+                        u.inStockX(),
+                        u.inStockY(),
+                        u.pins(),
+                        u.turnedOver());
+        MillingPlan plan = MillingPlan.of(g, MILL, tie);
+        Rehearsal r = Rehearsal.run(g, MILL, tie, Rehearsal.scripts(plan, Map.of()), Surface.FLAT);
+        CopperVerdict top = r.copper().get(0);
+        assertThat(top.isGood()).isTrue();
+        assertThat(top.loose()).hasSize(1);
+        CopperVerdict.Loose disc = top.loose().get(0);
+        assertThat(disc.at().x() / 1e6).isCloseTo(14, within(1.5));
+        assertThat(disc.at().y() / 1e6).isCloseTo(16, within(1.5));
+        // The ring's inside is 3.75 mm in radius, less the cutter.
+        assertThat(disc.areaMm2()).isCloseTo(Math.PI * 2.95 * 2.95, within(0.1));
+        // The pad of A and the ring with their channels, and the ground's own pad.
+        double others = Math.PI * (1.8 * 1.8 + 5.05 * 5.05 + 1);
+        assertThat(top.tiedMm2()).isCloseTo(24 * 22 - others, within(1.5));
+    }
 }
