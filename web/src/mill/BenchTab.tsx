@@ -124,6 +124,9 @@ export function BenchTab({
             </p>
           ) : null}
           <div className="mt-1">
+            <Fact name="On the bench">
+              {now.warped ? 'a warped stock' : 'a flat stock'}, {now.side} up
+            </Fact>
             <Fact name="z over zero">{length(now.z, unit)}</Fact>
             <Fact name="Spindle">{now.spindle ? 'on' : 'off'}</Fact>
           </div>

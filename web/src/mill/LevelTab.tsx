@@ -64,8 +64,8 @@ export function LevelTab({ job, mill }: { job: Job; mill: OnMill }) {
           <Fact name="Probing takes about">{Math.ceil(data.minutes)} min</Fact>
           {data.present ? (
             <>
-              <Fact name="Lowest">{length(data.lowest, unit)}</Fact>
-              <Fact name="Highest">{length(data.highest, unit)}</Fact>
+              <Fact name="Lowest, blue">{length(data.lowest, unit)}</Fact>
+              <Fact name="Highest, red">{length(data.highest, unit)}</Fact>
               <p className="text-good mt-2 font-semibold">
                 ✓ The isolation of the {side} follows this surface.
               </p>

@@ -153,12 +153,11 @@ function Scrub({ result }: { result: Rehearsal }) {
     return () => clearInterval(timer);
   }, [playing, result.minutes, show]);
   const now = useMemo(() => {
-    const part = result.parts.find(
-      (p) =>
-        minute < result.minutes - 1e-6 &&
-        minute >= p.fromMinute &&
-        minute < p.fromMinute + p.minutes,
-    );
+    // The last that has begun: sums of times do not meet to the last bit.
+    const part =
+      minute < result.minutes - 1e-6
+        ? result.parts.filter((p) => minute >= p.fromMinute - 1e-6).pop()
+        : undefined;
     const line = result.tracks
       .map((t) => trackUpTo(t.points, minute))
       .find((t) => t.at !== null)?.line;

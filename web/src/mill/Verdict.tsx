@@ -1,3 +1,4 @@
+import { useMemo, useState } from 'react';
 import type { Rehearsal } from '../api/client';
 import { useView } from '../store/view';
 import { length } from '../units';
@@ -5,12 +6,32 @@ import { Fact } from '../ui/Panel';
 
 const MOST = 40;
 
+/** So many places are told one by one. */
+const CAPPED = 200;
+
+type Fault = Rehearsal['faults'][number];
+
+/** Faults in the same words, in the order of the first of each. */
+function alike(faults: readonly Fault[]): Fault[][] {
+  const groups = new Map<string, Fault[]>();
+  for (const f of faults) {
+    const group = groups.get(f.sentence);
+    if (group) {
+      group.push(f);
+    } else {
+      groups.set(f.sentence, [f]);
+    }
+  }
+  return [...groups.values()];
+}
+
 /** What came of a rehearsal: whether the board is right, what is dangerous, what is wrong where. */
 export function Verdict({ result }: { result: Rehearsal }) {
   const unit = useView((s) => s.unit);
   const look = useView((s) => s.lookAt);
   const go = (key: string, x: number, y: number) => look({ key, x, y, span: 5e6 });
   const { body } = result;
+  const groups = useMemo(() => alike(result.faults), [result.faults]);
   return (
     <div aria-label="Verdict">
       <p
@@ -30,7 +51,9 @@ export function Verdict({ result }: { result: Rehearsal }) {
                 : `${c.joined} joined, ${c.broken} cut, of ${c.nets}`}
             </Fact>
             <Fact name={`Wanted copper lost, ${c.side}`}>
-              {c.lost === 0 ? 'none' : `at ${c.lost} places`}
+              {c.lost === 0
+                ? 'none'
+                : `at ${c.lost} place${c.lost === 1 ? '' : 's'}${c.lost >= CAPPED ? ' and more' : ''}`}
             </Fact>
             {c.tied ? (
               <Fact name={`Tied to ${c.tied.net}, ${c.side}`}>
@@ -109,23 +132,49 @@ export function Verdict({ result }: { result: Rehearsal }) {
         <>
           <h2 className="mt-3 mb-1 font-semibold">What would be wrong</h2>
           <ul aria-label="Faults">
-            {result.faults.slice(0, MOST).map((f, i) => (
-              <li key={`${f.sentence} ${f.at.x} ${f.at.y}`}>
-                <button
-                  type="button"
-                  onClick={() => go(`fault ${i}`, f.at.x, f.at.y)}
-                  className="hover:bg-edge/40 border-edge/60 block w-full border-b py-1 text-left"
-                >
-                  {f.sentence}
-                </button>
-              </li>
+            {groups.slice(0, MOST).map((group) => (
+              <FaultRow key={group[0]?.sentence} group={group} onGo={go} />
             ))}
           </ul>
-          {result.faults.length > MOST ? (
-            <p className="text-faint">and {result.faults.length - MOST} more.</p>
+          {groups.length > MOST ? (
+            <p className="text-faint">and {groups.length - MOST} more.</p>
           ) : null}
         </>
       ) : null}
     </div>
+  );
+}
+
+/** Faults in the same words; each click goes on to the next of their places. */
+function FaultRow({
+  group,
+  onGo,
+}: {
+  group: readonly Fault[];
+  onGo: (key: string, x: number, y: number) => void;
+}) {
+  const [at, setAt] = useState(-1);
+  const next = (at + 1) % group.length;
+  return (
+    <li>
+      <button
+        type="button"
+        onClick={() => {
+          const f = group[next];
+          if (f) {
+            onGo(`fault ${f.at.x} ${f.at.y}`, f.at.x, f.at.y);
+          }
+          setAt(next);
+        }}
+        className="hover:bg-edge/40 border-edge/60 block w-full border-b py-1 text-left"
+      >
+        {group[0]?.sentence}
+        {group.length > 1 ? (
+          <span className="text-faint block text-[12.5px]">
+            {at < 0 ? `at ${group.length} places` : `place ${at + 1} of ${group.length}`}
+          </span>
+        ) : null}
+      </button>
+    </li>
   );
 }

@@ -138,6 +138,11 @@ function heights(g: CanvasRenderingContext2D, v: Viewport, scene: Scene): void {
 function rehearsal(g: CanvasRenderingContext2D, v: Viewport, r: Rehearsal, scene: Scene): void {
   const whole = scene.minute >= r.minutes - 1e-9;
   const copper = r.copper.find((c) => c.side === scene.side) ?? r.copper[0];
+  if (r.copper.length > 1) {
+    // The films of the other side would shine through the channels of this one.
+    g.fillStyle = 'rgba(251, 246, 234, 0.78)';
+    g.fillRect(0, 0, v.width, v.height);
+  }
   if (whole && copper) {
     rings(g, v, copper.remaining, 'rgba(178, 106, 46, 0.62)', '', 'evenodd');
   }

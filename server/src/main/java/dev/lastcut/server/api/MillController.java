@@ -64,8 +64,7 @@ class MillController {
             double stockHeight,
             double isolationDepth,
             double channel,
-            int joints,
-            List<PlaceView> pins) {}
+            int joints) {}
 
     @GetMapping
     MillView mill(@PathVariable long id) {
@@ -102,8 +101,7 @@ class MillController {
                 on.mill().stock().height(),
                 on.mill().cutting().isolationDepth(),
                 on.mill().cutting().channel(),
-                HandJoint.of(on.geometry()).size(),
-                List.of());
+                HandJoint.of(on.geometry()).size());
     }
 
     @PutMapping("/setup")

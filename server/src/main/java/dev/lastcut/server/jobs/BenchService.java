@@ -40,6 +40,7 @@ public class BenchService {
     private static final class Session {
         final OnMill on;
         final Side side;
+        final boolean warped;
         final BenchMill mill;
         double speed = 10;
         Script script;
@@ -49,9 +50,11 @@ public class BenchService {
         boolean probing;
         Optional<ProbeGrid> grid = Optional.empty();
 
-        Session(OnMill on, Side side, Surface surface) {
+        Session(OnMill on, Side side, boolean warped) {
+            Surface surface = warped ? MillService.WARPED : Surface.FLAT;
             this.on = on;
             this.side = side;
+            this.warped = warped;
             this.mill =
                     new BenchMill(on.mill(), on.setup().inStockX(), on.setup().inStockY(), surface);
         }
@@ -120,12 +123,11 @@ public class BenchService {
     /** Takes a fresh stock, {@code flat} or {@code warped}, and lays it with a side up. */
     public synchronized void begin(long id, String side, String stock) {
         OnMill on = mills.onMill(id);
-        Surface surface = "warped".equals(stock) ? MillService.WARPED : Surface.FLAT;
         if (sessions.size() >= MOST_SESSIONS && !sessions.containsKey(id)) {
             sessions.remove(sessions.keySet().iterator().next());
         }
         Side up = "bottom".equals(side) ? Side.BOTTOM : Side.TOP;
-        sessions.put(id, new Session(on, up, surface));
+        sessions.put(id, new Session(on, up, "warped".equals(stock)));
     }
 
     private Session session(long id) {
@@ -151,6 +153,7 @@ public class BenchService {
     public record BenchView(
             boolean present,
             String side,
+            boolean warped,
             String state,
             double x,
             double y,
@@ -176,8 +179,8 @@ public class BenchService {
         }
         if (s == null) {
             return new BenchView(
-                    false, "", "idle", 0, 0, 0, false, "", 0, 0, "", 0, 0, "", 0, 1, 0, false,
-                    false);
+                    false, "", false, "idle", 0, 0, 0, false, "", 0, 0, "", 0, 0, "", 0, 1, 0,
+                    false, false);
         }
         synchronized (s) {
             MillLink.Status now = s.mill.status();
@@ -189,6 +192,7 @@ public class BenchService {
             return new BenchView(
                     true,
                     s.side.word(),
+                    s.warped,
                     now.state().name().toLowerCase(Locale.ROOT),
                     to.packX(now.x() * 1e6),
                     to.packY(now.y() * 1e6),

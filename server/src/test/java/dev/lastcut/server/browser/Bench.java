@@ -13,6 +13,7 @@ import java.util.logging.Level;
 import javax.imageio.ImageIO;
 import org.openqa.selenium.By;
 import org.openqa.selenium.Dimension;
+import org.openqa.selenium.Keys;
 import org.openqa.selenium.OutputType;
 import org.openqa.selenium.WebElement;
 import org.openqa.selenium.chrome.ChromeDriver;
@@ -117,6 +118,12 @@ final class Bench implements AutoCloseable {
         WebElement field = see(css);
         field.clear();
         field.sendKeys(text);
+    }
+
+    /** Types over what is in a field, as a hand does. */
+    void retype(String css, String text) {
+        click(css);
+        see(css).sendKeys(Keys.chord(Keys.CONTROL, "a"), text);
     }
 
     void keys(CharSequence keys) {

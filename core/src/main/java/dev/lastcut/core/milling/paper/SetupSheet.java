@@ -36,7 +36,7 @@ public final class SetupSheet {
     private static final float TEXT = 9.5f;
     private static final float LEADING = 13f;
     private static final float PICTURE_HEIGHT = 210;
-    private static final int MOST_JOINTS = 120;
+    private static final int MOST_JOINTS = 40;
 
     private final String millName;
     private final MillingPlan plan;
@@ -91,17 +91,22 @@ public final class SetupSheet {
                         plan.extent().getHeight() / 1e6));
         y -= 8;
         picture();
+        notPlanned();
         steps();
         handWork();
-        if (!plan.problems().isEmpty()) {
-            y -= 6;
-            heading("Not planned");
-            for (String p : plan.problems()) {
-                paragraph(plain, 0, p);
-            }
-        }
         pen.close();
         return document;
+    }
+
+    private void notPlanned() throws IOException {
+        if (plan.problems().isEmpty()) {
+            return;
+        }
+        heading("Not planned");
+        for (String p : plan.problems()) {
+            paragraph(plain, 0, p);
+        }
+        y -= 6;
     }
 
     private static String mm(double nm) {
@@ -219,9 +224,9 @@ public final class SetupSheet {
         pen.setNonStrokingColor(0f, 0f, 0f);
         pen.setStrokingColor(0f, 0f, 0f);
         y = bottom - 4;
-        line(
+        paragraph(
                 plain,
-                TEXT,
+                0,
                 String.format(
                         Locale.ROOT,
                         "Seen from the %s. Cross: x and y zero, the lower left corner of the board,"
@@ -302,7 +307,11 @@ public final class SetupSheet {
                 plan.setup().turnedOver() == MillSetup.FlipAxis.UPRIGHT
                         ? "left and right change places"
                         : "near and far change places";
-        return "Turn the stock over, " + about + ", onto the pins: its " + now.word() + " side up.";
+        return "Turn the stock over, "
+                + about
+                + ", onto the pins: its "
+                + now.word()
+                + " side up. Probe it for levelling.";
     }
 
     private static String zero(Operation o) {
