@@ -141,6 +141,12 @@ public record Mill(
         return rack.stream().filter(c -> c.id().equals(id)).findFirst();
     }
 
+    /** How wide the tool of a number cuts at the isolation depth, mm; 0 when there is none. */
+    public double toolWidthMm(int number) {
+        boolean there = number >= 1 && number <= rack.size();
+        return there ? rack.get(number - 1).widthAt(cutting.isolationDepth()) / 1e6 : 0;
+    }
+
     /** Tools that can isolate, the widest cut first. */
     public List<Cutter> isolationTools() {
         double depth = cutting.isolationDepth();

@@ -398,7 +398,7 @@ public class BenchService {
             double top = s.script == null ? 0 : s.script.zero() / 1e6;
             double safe = top + s.on.mill().cutting().safeHeight() / 1e6;
             try {
-                Restart.Point p = Restart.of(s.lines, s.stoppedAt, top, safe);
+                Restart.Point p = Restart.of(s.lines, s.stoppedAt, top, safe, s.on.mill());
                 s.mill.reset();
                 start(s, s.sender.name(), s.lines, p.leadIn(), p.line());
             } catch (ProgramError e) {

@@ -39,7 +39,7 @@ public final class BenchMill implements MillLink {
     private final double originX;
     private final double originY;
     private final Surface surface;
-    private final Interpreter interpreter = new Interpreter();
+    private final Interpreter interpreter;
     private final Deque<Held> queue = new ArrayDeque<>();
     private final List<Step> done = new ArrayList<>();
     private final List<double[]> touches = new ArrayList<>();
@@ -63,6 +63,7 @@ public final class BenchMill implements MillLink {
         this.originX = originX / 1e6;
         this.originY = originY / 1e6;
         this.surface = surface;
+        this.interpreter = new Interpreter(mill::toolWidthMm);
         interpreter.place(at);
     }
 

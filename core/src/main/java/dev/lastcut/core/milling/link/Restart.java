@@ -1,5 +1,6 @@
 package dev.lastcut.core.milling.link;
 
+import dev.lastcut.core.capability.Mill;
 import dev.lastcut.core.milling.rs274.Interpreter;
 import dev.lastcut.core.milling.rs274.ProgramError;
 import dev.lastcut.core.milling.rs274.Step;
@@ -28,9 +29,9 @@ public final class Restart {
      * @param safe z that is safe to travel at, mm
      * @throws ProgramError when the program is wrong before that line
      */
-    public static Point of(List<String> program, int stoppedAt, double top, double safe)
+    public static Point of(List<String> program, int stoppedAt, double top, double safe, Mill mill)
             throws ProgramError {
-        Interpreter interpreter = new Interpreter();
+        Interpreter interpreter = new Interpreter(mill::toolWidthMm);
         interpreter.place(new Step.Point(0, 0, safe));
         Point best = new Point(1, List.of());
         boolean spindle = false;
@@ -41,7 +42,7 @@ public final class Restart {
             String plain = text.replaceAll("\\([^)]*\\)", "").trim().toUpperCase(Locale.ROOT);
             boolean rapid = plain.matches("(N\\d+\\s*)?G0?0(\\D.*)?");
             Step.Point at = interpreter.position();
-            if (rapid && spindle && !paused && at.z() > top) {
+            if (rapid && spindle && !paused && at.z() > top && !interpreter.isCompensating()) {
                 best = new Point(n, leadIn(at, speed, safe, interpreter.modes()));
             }
             for (Step s : interpreter.execute(text, n)) {

@@ -63,7 +63,7 @@ final class Playback {
 
     private void play(int index) {
         Script script = scripts.get(index);
-        Interpreter interpreter = new Interpreter();
+        Interpreter interpreter = new Interpreter(mill::toolWidthMm);
         // The mill waits above the zero of the program, raised.
         double above = (mill.cutting().safeHeight() + script.zero()) / 1e6;
         interpreter.place(new Step.Point(0, 0, above));

@@ -57,8 +57,13 @@ final class Arc {
         };
     }
 
-    /** The centre of an arc given by its distance from the start. */
-    static double[] centre(Point from, Point to, int plane, double u, double v) throws Mismatch {
+    /**
+     * The centre of an arc given by its distance from the start.
+     *
+     * @param strict whether both ends must lie on one circle; a tool that comes in beside does not
+     */
+    static double[] centre(Point from, Point to, int plane, double u, double v, boolean strict)
+            throws Mismatch {
         double[] a = inPlane(from, plane);
         double[] b = inPlane(to, plane);
         double cu = a[0] + u;
@@ -68,7 +73,7 @@ final class Arc {
         if (r1 == 0) {
             throw new Mismatch("an arc has no radius");
         }
-        if (Math.abs(r1 - r2) > RADIUS_TOLERANCE_MM) {
+        if (strict && Math.abs(r1 - r2) > RADIUS_TOLERANCE_MM) {
             throw new Mismatch(
                     "the radius of the arc is not the same at its ends: "
                             + Math.round(r1 * 1e4) / 1e4

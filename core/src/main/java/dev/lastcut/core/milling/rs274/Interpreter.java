@@ -4,6 +4,7 @@ import dev.lastcut.core.milling.rs274.Step.Point;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.function.IntToDoubleFunction;
 
 /**
  * Turns lines into steps, keeping the modal state between them. Within a line things happen in the
@@ -16,6 +17,7 @@ public final class Interpreter {
     /** How far above the last depth a peck cycle comes back to, mm (NISTIR 6556: 0.010 inch). */
     private static final double PECK_CLEAR_MM = 0.254;
 
+    private final IntToDoubleFunction diameters;
     private final Parameters parameters = new Parameters();
     private final List<Step> out = new ArrayList<>();
     private Point at = new Point(0, 0, 0);
@@ -36,8 +38,24 @@ public final class Interpreter {
     private double cycleZ;
     private double cycleQ;
     private double cycleP;
+    private double boreI;
+    private double boreJ;
+    private double boreK;
     private boolean ended;
     private int line;
+    private Compensation aside;
+
+    /** An interpreter that knows no tools: radius compensation is refused. */
+    public Interpreter() {
+        this(number -> 0);
+    }
+
+    /**
+     * @param diameters of the tools by their numbers, mm; 0 where a tool is not known
+     */
+    public Interpreter(IntToDoubleFunction diameters) {
+        this.diameters = diameters;
+    }
 
     /** Where the tool is, mm, in the machine's coordinates. */
     public Point position() {
@@ -63,6 +81,11 @@ public final class Interpreter {
                         + Codes.name(plane)
                         + (inverseTime ? " G93" : " G94");
         return rate > 0 && !inverseTime ? words + " F" + rate : words;
+    }
+
+    /** Whether the tool goes beside what the program says. */
+    public boolean isCompensating() {
+        return aside != null;
     }
 
     public int toolInSpindle() {
@@ -201,13 +224,44 @@ public final class Interpreter {
         }
     }
 
+    /** What the report forbids while radius compensation is on. */
+    private void checkCompensated(Block b) throws ProgramError {
+        int code = usesMotion(b) ? motionOf(b) : 800;
+        boolean forbidden = code == 382 || Codes.isCycle(code) || b.hasG(530);
+        for (int g : b.gCodes()) {
+            forbidden |= g == 100 || g == 180 || g == 190 || g == 200 || g == 210;
+            forbidden |= g == 280 || g == 300 || (g >= 540 && g < 600) || (g >= 920 && g < 924);
+            forbidden |= g == 410 || g == 420;
+        }
+        if (forbidden) {
+            throw error(
+                    "while radius compensation is on, units, planes, origins and G41 or G42 stay"
+                            + " as they are, and there are no cycles, probes, G28, G30 or G53");
+        }
+    }
+
+    private void compensate(Block b, boolean left) throws ProgramError {
+        if (plane != 170) {
+            throw error("radius compensation works in the XY plane (G17)");
+        }
+        int number = b.has('D') ? (int) Math.round(b.value('D')) : tool;
+        double diameter = diameters.applyAsDouble(number);
+        if (diameter <= 0 && number != 0) {
+            throw error("the rack does not say how wide tool " + number + " is");
+        }
+        aside = new Compensation(left, diameter / 2);
+    }
+
     private void geometry(Block b) throws ProgramError {
+        if (aside != null && !b.hasG(400)) {
+            checkCompensated(b);
+        }
         for (int g : b.gCodes()) {
             switch (g) {
                 case 170, 180, 190 -> plane = g;
                 case 200, 210 -> inches = g == 200;
-                case 410, 420 ->
-                        throw error("radius compensation (G41, G42) is not rehearsed here");
+                case 400 -> aside = null;
+                case 410, 420 -> compensate(b, g == 410);
                 case 900, 910 -> incremental = g == 910;
                 case 980, 990 -> backToStart = g == 980;
                 case 540, 550, 560, 570, 580, 590 -> system = (g - 530) / 10;
@@ -263,10 +317,45 @@ public final class Interpreter {
     }
 
     private Point target(Block b, boolean machine) {
+        Point from = base();
         return new Point(
-                axis(b, 'X', 0, at.x(), machine),
-                axis(b, 'Y', 1, at.y(), machine),
-                axis(b, 'Z', 2, at.z(), machine));
+                axis(b, 'X', 0, from.x(), machine),
+                axis(b, 'Y', 1, from.y(), machine),
+                axis(b, 'Z', 2, from.z(), machine));
+    }
+
+    /** Where the program is: beside the tool while radius compensation is on. */
+    private Point base() {
+        return aside == null ? at : aside.base(at);
+    }
+
+    private void straight(Block b, Step.Kind kind) throws ProgramError {
+        Point to = target(b, b.hasG(530));
+        List<Point> way = List.of(to);
+        if (aside != null) {
+            try {
+                way = aside.straight(at, to);
+            } catch (Compensation.Refused e) {
+                throw error(e.getMessage());
+            }
+        }
+        follow(kind, way, kind == Step.Kind.RAPID ? 0 : rate(b, length(way)));
+    }
+
+    private double length(List<Point> way) {
+        double length = 0;
+        Point before = at;
+        for (Point p : way) {
+            length += before.distance(p);
+            before = p;
+        }
+        return length;
+    }
+
+    private void follow(Step.Kind kind, List<Point> way, double rate) {
+        for (Point p : way) {
+            move(kind, p, rate);
+        }
     }
 
     private double axis(Block b, char letter, int i, double now, boolean machine) {
@@ -285,11 +374,8 @@ public final class Interpreter {
         int before = motion;
         motion = code;
         switch (code) {
-            case 0 -> move(Step.Kind.RAPID, target(b, b.hasG(530)), 0);
-            case 10 -> {
-                Point to = target(b, b.hasG(530));
-                move(Step.Kind.FEED, to, rate(b, at.distance(to)));
-            }
+            case 0 -> straight(b, Step.Kind.RAPID);
+            case 10 -> straight(b, Step.Kind.FEED);
             case 20, 30 -> arc(b, code == 20);
             case 382 -> {
                 Point to = target(b, false);
@@ -318,27 +404,23 @@ public final class Interpreter {
         char first = plane == 170 ? 'I' : plane == 180 ? 'K' : 'J';
         char second = plane == 170 ? 'J' : plane == 180 ? 'I' : 'K';
         try {
+            Point from = base();
             double[] centre =
                     b.has('R')
-                            ? Arc.centre(at, to, plane, mm(b.value('R')), clockwise)
+                            ? Arc.centre(from, to, plane, mm(b.value('R')), clockwise)
                             : Arc.centre(
-                                    at,
+                                    from,
                                     to,
                                     plane,
                                     mm(b.valueOr(first, 0)),
-                                    mm(b.valueOr(second, 0)));
-            List<Point> points = Arc.points(at, to, plane, centre, clockwise);
-            double length = 0;
-            Point before = at;
-            for (Point p : points) {
-                length += before.distance(p);
-                before = p;
-            }
-            double rate = rate(b, length);
-            for (Point p : points) {
-                move(Step.Kind.FEED, p, rate);
-            }
-        } catch (Arc.Mismatch e) {
+                                    mm(b.valueOr(second, 0)),
+                                    aside == null || aside.isUnderWay());
+            List<Point> way =
+                    aside == null
+                            ? Arc.points(at, to, plane, centre, clockwise)
+                            : aside.arc(at, to, centre, clockwise);
+            follow(Step.Kind.FEED, way, rate(b, length(way)));
+        } catch (Arc.Mismatch | Compensation.Refused e) {
             throw error(e.getMessage());
         }
     }
@@ -405,14 +487,56 @@ public final class Interpreter {
             }
         }
         if (code == 870) {
-            throw error("back boring (G87) is not rehearsed here");
+            for (char c : new char[] {'I', 'J', 'K'}) {
+                if (fresh && !b.has(c)) {
+                    throw error("G87 needs I, J and K words");
+                }
+            }
+            boreI = b.has('I') ? mm(b.value('I')) : boreI;
+            boreJ = b.has('J') ? mm(b.value('J')) : boreJ;
+            boreK = b.has('K') ? cycleHeight(b, 'K') : boreK;
+            if (boreK < cycleZ || boreK > cycleR) {
+                throw error("K of G87 is not between the bottom Z and the retract plane R");
+            }
         }
-        if ((code == 840 || code == 860 || code == 880) && !spindle) {
+        if ((code == 840 || code >= 860 && code <= 880) && !spindle) {
             throw error(Codes.name(code) + " with the spindle not turning");
         }
     }
 
+    private double cycleHeight(Block b, char letter) {
+        double v = mm(b.value(letter));
+        return incremental ? cycleZ + v : v + offset(2);
+    }
+
+    /**
+     * Boring from below: in beside the hole with the spindle stopped, bored upwards, out as it came
+     * (NISTIR 6556, 3.5.16.8, from memory).
+     */
+    private void backBore(Block b) throws ProgramError {
+        Point over = at;
+        Point beside = new Point(over.x() + boreI, over.y() + boreJ, over.z());
+        Point below = new Point(beside.x(), beside.y(), cycleZ);
+        Point bottom = new Point(over.x(), over.y(), cycleZ);
+        move(Step.Kind.RAPID, beside, 0);
+        spindle = false;
+        move(Step.Kind.RAPID, below, 0);
+        move(Step.Kind.RAPID, bottom, 0);
+        spindle = true;
+        move(Step.Kind.FEED, new Point(over.x(), over.y(), boreK), rate(b, 1));
+        move(Step.Kind.FEED, bottom, rate(b, 1));
+        spindle = false;
+        move(Step.Kind.RAPID, below, 0);
+        move(Step.Kind.RAPID, beside, 0);
+        move(Step.Kind.RAPID, over, 0);
+        spindle = true;
+    }
+
     private void hole(Block b, int code) throws ProgramError {
+        if (code == 870) {
+            backBore(b);
+            return;
+        }
         Point bottom = new Point(at.x(), at.y(), cycleZ);
         Point top = new Point(at.x(), at.y(), cycleR);
         if (code == 830) {
@@ -452,6 +576,7 @@ public final class Interpreter {
                 incremental = false;
                 inverseTime = false;
                 system = 1;
+                aside = null;
                 shift = new double[3];
                 say(Step.Kind.END, at, at, 0, 0);
             }

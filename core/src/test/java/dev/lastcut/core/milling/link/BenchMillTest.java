@@ -143,10 +143,10 @@ class BenchMillTest {
                         "G0 Z2",
                         "M5",
                         "M2");
-        Restart.Point p = Restart.of(program, 12, 0, 2);
+        Restart.Point p = Restart.of(program, 12, 0, 2, MILL);
         assertThat(p.line()).isEqualTo(9);
         assertThat(p.leadIn()).contains("M3 S9000").anyMatch(l -> l.contains("F200"));
         assertThat(p.leadIn().get(1)).isEqualTo("G0 Z2.0000");
-        assertThat(Restart.of(program, 3, 0, 2).line()).isEqualTo(1);
+        assertThat(Restart.of(program, 3, 0, 2, MILL).line()).isEqualTo(1);
     }
 }
