@@ -157,7 +157,8 @@ public class MillService {
                                 on.mill,
                                 on.setup,
                                 scripts,
-                                surface(wish.stock, heights, scripts.get(0).side())));
+                                surface(wish.stock, heights, scripts.get(0).side()),
+                                task::isCancelled));
     }
 
     private static Script pasted(OnMill on, Wish wish) {

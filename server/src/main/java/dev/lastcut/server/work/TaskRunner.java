@@ -8,6 +8,7 @@ import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.concurrent.CancellationException;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import org.slf4j.Logger;
@@ -50,6 +51,8 @@ public class TaskRunner {
             } else {
                 task.finish(TaskState.Status.DONE, result, "");
             }
+        } catch (CancellationException e) {
+            task.finish(TaskState.Status.CANCELLED, "", "");
         } catch (UnusablePackException | RefusedException e) {
             task.finish(TaskState.Status.FAILED, "", e.getMessage());
         } catch (Exception | StackOverflowError | OutOfMemoryError e) {

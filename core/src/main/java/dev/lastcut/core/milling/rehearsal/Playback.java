@@ -32,10 +32,13 @@ final class Playback {
         this.finished = new boolean[scripts.size()];
     }
 
-    static Playback of(Mill mill, Surface surface, List<Script> scripts) {
+    /**
+     * @param goOn called at every line; what it throws ends the playing
+     */
+    static Playback of(Mill mill, Surface surface, List<Script> scripts, Runnable goOn) {
         Playback p = new Playback(mill, surface, scripts);
         for (int i = 0; i < scripts.size(); i++) {
-            p.play(i);
+            p.play(i, goOn);
         }
         return p;
     }
@@ -61,9 +64,10 @@ final class Playback {
         return minute;
     }
 
-    private void play(int index) {
+    private void play(int index, Runnable goOn) {
         Script script = scripts.get(index);
-        Interpreter interpreter = new Interpreter(mill::toolWidthMm);
+        Interpreter interpreter =
+                new Interpreter(n -> mill.toolWidthMm(n == 0 ? script.tool() : n));
         // The mill waits above the zero of the program, raised.
         double above = (mill.cutting().safeHeight() + script.zero()) / 1e6;
         interpreter.place(new Step.Point(0, 0, above));
@@ -71,6 +75,7 @@ final class Playback {
         boolean moved = false;
         String[] lines = script.text().split("\\R", -1);
         for (int n = 0; n < lines.length && !interpreter.hasEnded(); n++) {
+            goOn.run();
             List<Step> steps;
             try {
                 steps = interpreter.execute(lines[n], n + 1);

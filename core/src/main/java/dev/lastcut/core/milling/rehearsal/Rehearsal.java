@@ -24,6 +24,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeSet;
+import java.util.concurrent.CancellationException;
+import java.util.function.BooleanSupplier;
 import java.util.function.Predicate;
 import org.locationtech.jts.geom.Envelope;
 import org.locationtech.jts.geom.Geometry;
@@ -100,7 +102,30 @@ public record Rehearsal(
             MillSetup setup,
             List<Script> scripts,
             Surface surface) {
-        return judge(geometry, mill, setup, scripts, surface, Playback.of(mill, surface, scripts));
+        return run(geometry, mill, setup, scripts, surface, () -> false);
+    }
+
+    /**
+     * Runs programs one after the other.
+     *
+     * @param cancelled asked at every line and between what is looked at
+     * @throws CancellationException when it says so
+     */
+    public static Rehearsal run(
+            BoardGeometry geometry,
+            Mill mill,
+            MillSetup setup,
+            List<Script> scripts,
+            Surface surface,
+            BooleanSupplier cancelled) {
+        Runnable goOn =
+                () -> {
+                    if (cancelled.getAsBoolean()) {
+                        throw new CancellationException("the rehearsal was cancelled");
+                    }
+                };
+        Playback play = Playback.of(mill, surface, scripts, goOn);
+        return judge(geometry, mill, setup, scripts, surface, play, goOn);
     }
 
     /**
@@ -117,7 +142,7 @@ public record Rehearsal(
             List<Step> done,
             Surface surface) {
         Playback play = Playback.ofDone(mill, surface, script, done);
-        return judge(geometry, mill, setup, List.of(script), surface, play);
+        return judge(geometry, mill, setup, List.of(script), surface, play, () -> {});
     }
 
     private static Rehearsal judge(
@@ -126,7 +151,8 @@ public record Rehearsal(
             MillSetup setup,
             List<Script> scripts,
             Surface surface,
-            Playback play) {
+            Playback play,
+            Runnable goOn) {
         List<Cutting> all = play.cuttings();
         double bedDepth = mill.stock().thickness() + Math.max(mill.pins().depth(), 1_000_000.0);
         List<Hazard> hazards = new ArrayList<>(play.errors());
@@ -150,6 +176,7 @@ public record Rehearsal(
         Geometry holes = holes(geometry, mill.cutting().drillTolerance());
         List<CopperVerdict> copper = new ArrayList<>();
         for (Side side : new TreeSet<>(scripts.stream().map(Script::side).toList())) {
+            goOn.run();
             if (isolates(all, scripts, side, mill)) {
                 SideCopper.of(geometry, side, setup.leaveFreeCopper())
                         .ifPresent(
@@ -164,6 +191,7 @@ public record Rehearsal(
                                                         MillingPlan.groundNet(geometry, setup))));
             }
         }
+        goOn.run();
         Optional<BodyVerdict> body = Optional.empty();
         if (!stock.throughChains().isEmpty()) {
             body =

@@ -14,10 +14,8 @@ import java.util.function.IntToDoubleFunction;
 public final class Interpreter {
     private static final double MM_PER_INCH = 25.4;
 
-    /** How far above the last depth a peck cycle comes back to, mm (NISTIR 6556: 0.010 inch). */
-    private static final double PECK_CLEAR_MM = 0.254;
-
     private final IntToDoubleFunction diameters;
+    private final DrillCycle cycle = new DrillCycle(this);
     private final Parameters parameters = new Parameters();
     private final List<Step> out = new ArrayList<>();
     private Point at = new Point(0, 0, 0);
@@ -34,13 +32,6 @@ public final class Interpreter {
     private int system = 1;
     private double[] shift = new double[3];
     private double[] keptShift = new double[3];
-    private double cycleR;
-    private double cycleZ;
-    private double cycleQ;
-    private double cycleP;
-    private double boreI;
-    private double boreJ;
-    private double boreK;
     private boolean ended;
     private int line;
     private Compensation aside;
@@ -162,11 +153,11 @@ public final class Interpreter {
         return explicit || (b.hasAxis() && !taken);
     }
 
-    private ProgramError error(String sentence) {
+    ProgramError error(String sentence) {
         return new ProgramError(line, sentence);
     }
 
-    private double mm(double value) {
+    double mm(double value) {
         return inches ? value * MM_PER_INCH : value;
     }
 
@@ -286,7 +277,7 @@ public final class Interpreter {
                 }
                 case 280, 300 -> {
                     if (b.hasAxis()) {
-                        move(Step.Kind.RAPID, target(b, false), 0);
+                        move(Step.Kind.RAPID, target(b), 0);
                     }
                     int first = g == 280 ? 5161 : 5181;
                     move(
@@ -314,6 +305,34 @@ public final class Interpreter {
                 default -> {}
             }
         }
+    }
+
+    /** Where a line goes; axes it does not name stay. */
+    Point target(Block b) {
+        return target(b, false);
+    }
+
+    /** A height along an axis: over the program's zero, or from a base in incremental mode. */
+    double height(Block b, char letter, int axis, double base) {
+        double v = mm(b.value(letter));
+        return incremental ? base + v : v + offset(axis);
+    }
+
+    boolean comesBackToStart() {
+        return backToStart;
+    }
+
+    boolean spins() {
+        return spindle;
+    }
+
+    void spin(boolean on) {
+        spindle = on;
+    }
+
+    /** Something that happens where the tool is. */
+    void say(Step.Kind kind, double seconds) {
+        say(kind, at, at, 0, seconds);
     }
 
     private Point target(Block b, boolean machine) {
@@ -378,18 +397,23 @@ public final class Interpreter {
             case 10 -> straight(b, Step.Kind.FEED);
             case 20, 30 -> arc(b, code == 20);
             case 382 -> {
-                Point to = target(b, false);
+                Point to = target(b);
                 if (at.distance(to) < 0.254) {
                     throw error("a probe move is shorter than 0.254 mm");
                 }
                 move(Step.Kind.PROBE, to, rate(b, at.distance(to)));
             }
             case 800 -> {}
-            default -> cycle(b, code, before);
+            default -> {
+                if (inverseTime) {
+                    throw error("a drilling cycle in inverse time mode");
+                }
+                cycle.run(b, code, before != code, plane == 170 ? 2 : plane == 180 ? 1 : 0);
+            }
         }
     }
 
-    private double rate(Block b, double length) throws ProgramError {
+    double rate(Block b, double length) throws ProgramError {
         if (inverseTime) {
             return length * feed;
         }
@@ -400,7 +424,7 @@ public final class Interpreter {
     }
 
     private void arc(Block b, boolean clockwise) throws ProgramError {
-        Point to = target(b, false);
+        Point to = target(b);
         char first = plane == 170 ? 'I' : plane == 180 ? 'K' : 'J';
         char second = plane == 170 ? 'J' : plane == 180 ? 'I' : 'K';
         try {
@@ -425,145 +449,6 @@ public final class Interpreter {
         }
     }
 
-    private void cycle(Block b, int code, int before) throws ProgramError {
-        if (plane != 170) {
-            throw error("drilling cycles work in the XY plane (G17) here");
-        }
-        boolean fresh = before != code;
-        if (fresh && !b.has('Z')) {
-            throw error(Codes.name(code) + " needs a Z word");
-        }
-        if (inverseTime) {
-            throw error("a drilling cycle in inverse time mode");
-        }
-        double startZ = at.z();
-        double oldZ = incremental ? 0 : offset(2);
-        if (b.has('R')) {
-            cycleR = incremental ? startZ + mm(b.value('R')) : mm(b.value('R')) + oldZ;
-        } else if (fresh) {
-            throw error(Codes.name(code) + " needs an R word");
-        }
-        if (b.has('Z')) {
-            cycleZ = incremental ? cycleR + mm(b.value('Z')) : mm(b.value('Z')) + oldZ;
-        }
-        if (cycleR < cycleZ) {
-            throw error("the retract plane R is below the bottom of the hole Z");
-        }
-        sticky(b, code, fresh);
-        double up = backToStart ? Math.max(startZ, cycleR) : cycleR;
-        if (at.z() < cycleR) {
-            move(Step.Kind.RAPID, new Point(at.x(), at.y(), cycleR), 0);
-        }
-        int times = b.has('L') ? (int) Math.round(b.value('L')) : 1;
-        for (int i = 0; i < times; i++) {
-            Point over =
-                    new Point(
-                            axis(b, 'X', 0, at.x(), false), axis(b, 'Y', 1, at.y(), false), at.z());
-            move(Step.Kind.RAPID, over, 0);
-            if (at.z() > cycleR) {
-                move(Step.Kind.RAPID, new Point(at.x(), at.y(), cycleR), 0);
-            }
-            hole(b, code);
-            move(Step.Kind.RAPID, new Point(at.x(), at.y(), up), 0);
-        }
-    }
-
-    private void sticky(Block b, int code, boolean fresh) throws ProgramError {
-        if (code == 830) {
-            if (b.has('Q')) {
-                cycleQ = mm(b.value('Q'));
-            } else if (fresh) {
-                throw error("G83 needs a Q word");
-            }
-            if (cycleQ <= 0) {
-                throw error("Q of G83 must be above 0");
-            }
-        }
-        if (code == 820 || code == 860 || code == 880 || code == 890) {
-            if (b.has('P')) {
-                cycleP = b.value('P');
-            } else if (fresh) {
-                throw error(Codes.name(code) + " needs a P word");
-            }
-        }
-        if (code == 870) {
-            for (char c : new char[] {'I', 'J', 'K'}) {
-                if (fresh && !b.has(c)) {
-                    throw error("G87 needs I, J and K words");
-                }
-            }
-            boreI = b.has('I') ? mm(b.value('I')) : boreI;
-            boreJ = b.has('J') ? mm(b.value('J')) : boreJ;
-            boreK = b.has('K') ? cycleHeight(b, 'K') : boreK;
-            if (boreK < cycleZ || boreK > cycleR) {
-                throw error("K of G87 is not between the bottom Z and the retract plane R");
-            }
-        }
-        if ((code == 840 || code >= 860 && code <= 880) && !spindle) {
-            throw error(Codes.name(code) + " with the spindle not turning");
-        }
-    }
-
-    private double cycleHeight(Block b, char letter) {
-        double v = mm(b.value(letter));
-        return incremental ? cycleZ + v : v + offset(2);
-    }
-
-    /**
-     * Boring from below: in beside the hole with the spindle stopped, bored upwards, out as it came
-     * (NISTIR 6556, 3.5.16.8, from memory).
-     */
-    private void backBore(Block b) throws ProgramError {
-        Point over = at;
-        Point beside = new Point(over.x() + boreI, over.y() + boreJ, over.z());
-        Point below = new Point(beside.x(), beside.y(), cycleZ);
-        Point bottom = new Point(over.x(), over.y(), cycleZ);
-        move(Step.Kind.RAPID, beside, 0);
-        spindle = false;
-        move(Step.Kind.RAPID, below, 0);
-        move(Step.Kind.RAPID, bottom, 0);
-        spindle = true;
-        move(Step.Kind.FEED, new Point(over.x(), over.y(), boreK), rate(b, 1));
-        move(Step.Kind.FEED, bottom, rate(b, 1));
-        spindle = false;
-        move(Step.Kind.RAPID, below, 0);
-        move(Step.Kind.RAPID, beside, 0);
-        move(Step.Kind.RAPID, over, 0);
-        spindle = true;
-    }
-
-    private void hole(Block b, int code) throws ProgramError {
-        if (code == 870) {
-            backBore(b);
-            return;
-        }
-        Point bottom = new Point(at.x(), at.y(), cycleZ);
-        Point top = new Point(at.x(), at.y(), cycleR);
-        if (code == 830) {
-            double clear = PECK_CLEAR_MM;
-            double depth = cycleR - cycleQ;
-            while (depth > cycleZ) {
-                move(Step.Kind.FEED, new Point(at.x(), at.y(), depth), rate(b, 1));
-                move(Step.Kind.RAPID, top, 0);
-                move(
-                        Step.Kind.RAPID,
-                        new Point(at.x(), at.y(), Math.min(cycleR, depth + clear)),
-                        0);
-                depth -= cycleQ;
-            }
-        }
-        move(Step.Kind.FEED, bottom, rate(b, 1));
-        if (code == 820 || code == 860 || code == 880 || code == 890) {
-            say(Step.Kind.DWELL, at, at, 0, cycleP);
-        }
-        if (code == 880) {
-            say(Step.Kind.PAUSE, at, at, 0, 0);
-        }
-        if (code == 840 || code == 850 || code == 890) {
-            move(Step.Kind.FEED, top, rate(b, 1));
-        }
-    }
-
     private void stop(Block b) {
         for (int m : b.mCodes()) {
             if (m == 0 || m == 1 || m == 60) {
@@ -583,7 +468,7 @@ public final class Interpreter {
         }
     }
 
-    private void move(Step.Kind kind, Point to, double rate) {
+    void move(Step.Kind kind, Point to, double rate) {
         if (at.distance(to) > 0 || kind == Step.Kind.PROBE) {
             say(kind, at, to, rate, 0);
         }

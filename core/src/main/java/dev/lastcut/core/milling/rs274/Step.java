@@ -39,6 +39,16 @@ public record Step(
             return Math.sqrt((x - o.x) * (x - o.x) + (y - o.y) * (y - o.y) + (z - o.z) * (z - o.z));
         }
 
+        /** x, y or z by its number from 0. */
+        double axis(int i) {
+            return i == 0 ? x : i == 1 ? y : z;
+        }
+
+        /** The place with x, y or z moved. */
+        Point with(int i, double v) {
+            return new Point(i == 0 ? v : x, i == 1 ? v : y, i == 2 ? v : z);
+        }
+
         /** The place a share of the way to another. */
         public Point towards(Point o, double t) {
             return new Point(x + t * (o.x - x), y + t * (o.y - y), z + t * (o.z - z));

@@ -1,6 +1,7 @@
 package dev.lastcut.core.milling.rehearsal;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import dev.lastcut.core.TestBoards;
@@ -18,6 +19,7 @@ import dev.lastcut.core.milling.level.ProbeGrid;
 import dev.lastcut.core.milling.level.Surface;
 import java.util.List;
 import java.util.Map;
+import java.util.concurrent.CancellationException;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
@@ -239,5 +241,26 @@ class RehearsalTest {
         // The pad of A and the ring with their channels, and the ground's own pad.
         double others = Math.PI * (1.8 * 1.8 + 5.05 * 5.05 + 1);
         assertThat(top.tiedMm2()).isCloseTo(24 * 22 - others, within(1.5));
+    }
+
+    /** Who cancels does not wait for the end: it is asked at every line. */
+    @Test
+    void aRehearsalIsLeftWhenCancelled() {
+        BoardGeometry g = finePitch();
+        var to = MillingPlan.of(g, MILL, MillSetup.USUAL).operations().get(0).toPack();
+        String text = "G0 X1\nG0 X2\n".repeat(1_000) + "M2\n";
+        Script s = new Script("long", text, Side.TOP, to, 0, 1);
+        int[] asked = new int[1];
+        assertThatThrownBy(
+                        () ->
+                                Rehearsal.run(
+                                        g,
+                                        MILL,
+                                        MillSetup.USUAL,
+                                        List.of(s),
+                                        Surface.FLAT,
+                                        () -> ++asked[0] > 100))
+                .isInstanceOf(CancellationException.class);
+        assertThat(asked[0]).isEqualTo(101);
     }
 }

@@ -2,7 +2,6 @@ package dev.lastcut.core.milling.rs274;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
-import static org.assertj.core.api.Assertions.tuple;
 import static org.assertj.core.api.Assertions.within;
 
 import dev.lastcut.core.milling.rs274.Step.Kind;
@@ -20,7 +19,7 @@ import org.locationtech.jts.geom.Geometry;
 import org.locationtech.jts.geom.GeometryFactory;
 
 /**
- * Radius compensation and back boring after NISTIR 6556 (from memory). The way of the centre is
+ * Radius compensation after NISTIR 6556 (from memory). The way of the centre is
  * held against the geometry library: round a shape it is the edge of the shape grown by the radius.
  */
 class CompensationTest {
@@ -160,32 +159,5 @@ class CompensationTest {
     void whatTheReportForbidsIsRefused(String program) {
         String[] lines = ("F100|" + program).split("\\|");
         assertThatThrownBy(() -> run(lines)).isInstanceOf(ProgramError.class);
-    }
-
-    @Test
-    void backBoringGoesInBesideTheHole() throws ProgramError {
-        List<Step> steps = run("F100 M3 S100", "G98 G87 X4 Y5 Z-6 R1 I-1 J0.5 K-3");
-        assertThat(steps)
-                .extracting(Step::kind, Step::to, Step::spindle)
-                .containsExactly(
-                        tuple(Kind.RAPID, new Point(4, 5, 2), true),
-                        tuple(Kind.RAPID, new Point(4, 5, 1), true),
-                        tuple(Kind.RAPID, new Point(3, 5.5, 1), true),
-                        tuple(Kind.RAPID, new Point(3, 5.5, -6), false),
-                        tuple(Kind.RAPID, new Point(4, 5, -6), false),
-                        tuple(Kind.FEED, new Point(4, 5, -3), true),
-                        tuple(Kind.FEED, new Point(4, 5, -6), true),
-                        tuple(Kind.RAPID, new Point(3, 5.5, -6), false),
-                        tuple(Kind.RAPID, new Point(3, 5.5, 1), false),
-                        tuple(Kind.RAPID, new Point(4, 5, 1), false),
-                        tuple(Kind.RAPID, new Point(4, 5, 2), true));
-        for (String bad :
-                List.of(
-                        "M3 G87 X4 Y5 Z-6 R1 I1 J1",
-                        "M3 G87 X4 Y5 Z-6 R1 I1 J1 K-7",
-                        "M3 G87 X4 Y5 Z-6 R1 I1 J1 K2",
-                        "G87 X4 Y5 Z-6 R1 I1 J1 K-3")) {
-            assertThatThrownBy(() -> run("F100", bad)).isInstanceOf(ProgramError.class);
-        }
     }
 }
