@@ -6,6 +6,7 @@ import dev.lastcut.core.capability.Mill;
 import dev.lastcut.core.connectivity.BoardGeometry;
 import dev.lastcut.core.geometry.Geo;
 import dev.lastcut.core.intake.Intake;
+import dev.lastcut.core.milling.Isolation;
 import dev.lastcut.core.milling.MillSetup;
 import dev.lastcut.core.milling.MillingPlan;
 import dev.lastcut.core.milling.ProgramWriter;
@@ -30,7 +31,7 @@ public final class MillGrowth {
         round(SIZES[0]);
         round(SIZES[0]);
         out.printf(
-                "%-9s %6s %11s %11s %11s %7s %11s %9s%n",
+                "%-9s %6s %11s %11s %11s %7s %11s %9s %11s%n",
                 "objects",
                 "parts",
                 "board mm",
@@ -38,16 +39,19 @@ public final class MillGrowth {
                 "isolate ms",
                 "ratio",
                 "all ms",
-                "kB");
+                "kB",
+                "joined ms");
         double[] all = new double[SIZES.length];
         double[] objects = new double[SIZES.length];
         for (int i = 0; i < SIZES.length; i++) {
+            // The second of two, when the machine is warm.
+            round(SIZES[i]);
             double[] t = round(SIZES[i]);
             objects[i] = t[0];
             all[i] = t[6];
             out.printf(
-                    "%-9.0f %6.0f %5.0f×%-5.0f %11.0f %11.0f %7.2f %11.0f %9.0f%n",
-                    t[0], t[1], t[2], t[3], t[4], t[5], t[5] / t[4], t[6], t[7]);
+                    "%-9.0f %6.0f %5.0f×%-5.0f %11.0f %11.0f %7.2f %11.0f %9.0f %11.0f%n",
+                    t[0], t[1], t[2], t[3], t[4], t[5], t[5] / t[4], t[6], t[7], t[8]);
         }
         int last = SIZES.length - 1;
         out.printf(
@@ -82,7 +86,10 @@ public final class MillGrowth {
                         Mill.Controller.ToolChange.PROGRAM_PER_TOOL, false, false, true, 2));
     }
 
-    /** Objects, parts, width, height; ms of the library, of isolation, of all; kB of programs. */
+    /**
+     * Objects, parts, width, height; ms of the library, of isolation, of all; kB of programs; ms to
+     * tell what stays joined.
+     */
     private static double[] round(int size) throws Exception {
         BoardGeometry g = new BoardGeometry(Intake.open(LargeBoard.pack(size)));
         int objects = g.board().layers().stream().mapToInt(l -> l.features().size()).sum();
@@ -119,6 +126,12 @@ public final class MillGrowth {
                                                 side ->
                                                         MillingPlan.isolation(
                                                                 g, mill, setup, side)));
+        double joined =
+                ms(
+                        () ->
+                                Stream.of(Side.values())
+                                        .parallel()
+                                        .forEach(side -> joined(g, mill, setup, side)));
         // All programs start from a board of their own, of which nothing is known but its nets.
         BoardGeometry fresh = new BoardGeometry(g.board());
         fresh.nets();
@@ -133,8 +146,13 @@ public final class MillGrowth {
             library,
             isolation,
             all,
-            bytes[0] / 1024.0
+            bytes[0] / 1024.0,
+            joined
         };
+    }
+
+    private static void joined(BoardGeometry g, Mill mill, MillSetup setup, Side side) {
+        MillingPlan.isolation(g, mill, setup, side).ifPresent(Isolation::joined);
     }
 
     private static long bytes(BoardGeometry g, Mill mill, MillSetup setup) {

@@ -50,7 +50,8 @@ public final class Isolation {
     private final PreparedGeometry reachable;
     private final Geometry allowed;
     private final List<Work> works = new ArrayList<>();
-    private List<Joined> joined = List.of();
+    private final Lazy<List<Joined>> joined = new Lazy<>(this::findJoined);
+    private double reached;
     private List<Nick> nicks = List.of();
 
     private Isolation(
@@ -66,6 +67,7 @@ public final class Isolation {
                         .toList();
         this.allowed = allowed();
         this.reachable = PreparedGeometryFactory.prepare(allowed);
+        this.reached = finestWidth();
     }
 
     /**
@@ -110,21 +112,19 @@ public final class Isolation {
     private void cut() {
         List<Reach> reaches = tools.stream().map(c -> copper.reach(width(c))).toList();
         reaches.parallelStream().forEach(Reach::around);
-        Reach last = reaches.get(reaches.size() - 1);
         // Each tool's lines hang on where it and the one before may go, and on nothing else: so
-        // they are found side by side, and what stays joined along with them.
+        // they are found side by side.
         int n = tools.size();
         List<List<LineString>> lines =
-                IntStream.rangeClosed(0, n)
-                        .parallel()
-                        .mapToObj(i -> i < n ? lines(i, reaches) : judged(last))
-                        .toList();
+                IntStream.range(0, n).parallel().mapToObj(i -> lines(i, reaches)).toList();
         for (int i = 0; i < n; i++) {
             works.add(new Work(tools.get(i), width(tools.get(i)), lines.get(i)));
         }
-        joined = places(last);
-        if (setup.nick() > 0 && !joined.isEmpty() && finestWidth() > 2.0 * setup.nick()) {
-            nick(finest());
+        if (setup.nick() > 0 && finestWidth() > 2.0 * setup.nick()) {
+            List<Joined> places = places(finestWidth());
+            if (!places.isEmpty()) {
+                nick(finest(), places);
+            }
         }
     }
 
@@ -138,15 +138,8 @@ public final class Isolation {
         return out;
     }
 
-    /** Finds what stays and what it joins; that takes about as long as the lines of one tool. */
-    private static List<LineString> judged(Reach last) {
-        last.nooks();
-        last.joined();
-        return List.of();
-    }
-
-    private List<Joined> places(Reach reach) {
-        return reach.places().stream().filter(this::isOnAllowed).toList();
+    private List<Joined> places(double width) {
+        return copper.reach(width).places().stream().filter(this::isOnAllowed).toList();
     }
 
     private boolean isOnAllowed(Joined j) {
@@ -253,13 +246,13 @@ public final class Isolation {
         return rings;
     }
 
-    private void nick(Cutter finest) {
+    private void nick(Cutter finest, List<Joined> places) {
         double width = width(finest);
         double nearer = width - 2.0 * setup.nick();
         Geometry around = Geo.offset(copper.all(), nearer / 2 + Reach.MARGIN_NM, Reach.CHORD_NM);
         Geometry near =
                 Geo.union(
-                        joined.stream()
+                        places.stream()
                                 .map(j -> Geo.offset(j.area(), width / 2, Reach.CHORD_NM))
                                 .toList());
         List<LineString> lines = new ArrayList<>();
@@ -279,7 +272,7 @@ public final class Isolation {
                     }
                 });
         nicks = taken;
-        joined = places(copper.reach(nearer));
+        reached = nearer;
     }
 
     /**
@@ -320,9 +313,13 @@ public final class Isolation {
         return width(finest());
     }
 
-    /** Nets that stay joined, at each place. */
+    private List<Joined> findJoined() {
+        return copper.all().isEmpty() ? List.of() : places(reached);
+    }
+
+    /** Nets that stay joined, at each place; looked for when first asked. */
     public List<Joined> joined() {
-        return joined;
+        return joined.get();
     }
 
     /** Copper that stays though it is not wanted, because no chosen tool gets there. */

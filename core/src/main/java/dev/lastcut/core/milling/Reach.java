@@ -13,6 +13,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.stream.Stream;
 import org.locationtech.jts.algorithm.locate.IndexedPointInAreaLocator;
 import org.locationtech.jts.geom.Coordinate;
 import org.locationtech.jts.geom.Envelope;
@@ -175,6 +176,8 @@ final class Reach {
      * less than a nook can tell, where they are nearest.
      */
     List<Joined> places() {
+        // Two offsets of the same, side by side.
+        Stream.<Lazy<?>>of(nooks, joined).parallel().forEach(Lazy::get);
         List<Joined> places = new ArrayList<>();
         Map<Integer, Set<Integer>> groupsOf = new HashMap<>();
         List<Set<Integer>> groups = joined();

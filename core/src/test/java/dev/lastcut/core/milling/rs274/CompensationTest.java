@@ -19,8 +19,8 @@ import org.locationtech.jts.geom.Geometry;
 import org.locationtech.jts.geom.GeometryFactory;
 
 /**
- * Radius compensation after NISTIR 6556 (from memory). The way of the centre is
- * held against the geometry library: round a shape it is the edge of the shape grown by the radius.
+ * Radius compensation after NISTIR 6556 (from memory). The way of the centre is held against the
+ * geometry library: round a shape it is the edge of the shape grown by the radius.
  */
 class CompensationTest {
     private static final double RADIUS = 1.5;

@@ -79,14 +79,10 @@ class DrillCycleTest {
                         new Case("G84", List.of(Kind.FEED, Kind.FEED, Kind.RAPID)),
                         new Case("G85", List.of(Kind.FEED, Kind.FEED, Kind.RAPID)),
                         new Case("G86 P1", List.of(Kind.FEED, Kind.DWELL, Kind.RAPID)),
+                        new Case("G88 P1", List.of(Kind.FEED, Kind.DWELL, Kind.PAUSE, Kind.RAPID)),
                         new Case(
-                                "G88 P1",
-                                List.of(Kind.FEED, Kind.DWELL, Kind.PAUSE, Kind.RAPID)),
-                        new Case(
-                                "G89 P1",
-                                List.of(Kind.FEED, Kind.DWELL, Kind.FEED, Kind.RAPID)))) {
-            List<Step> steps =
-                    run("F100 M3 S100", c.cycle + " X1 Y1 Z-3 R1", "X5");
+                                "G89 P1", List.of(Kind.FEED, Kind.DWELL, Kind.FEED, Kind.RAPID)))) {
+            List<Step> steps = run("F100 M3 S100", c.cycle + " X1 Y1 Z-3 R1", "X5");
             int each = c.kinds.size() + 1;
             List<Kind> kinds = steps.stream().map(Step::kind).toList();
             assertThat(kinds.subList(2, each + 1)).as(c.cycle).isEqualTo(c.kinds);
