@@ -187,6 +187,7 @@ export const api = {
     json<TaskState>(`${job(id)}/work/${what}`, 'POST'),
   mill: (id: number) => json<OnMill>(`${job(id)}/mill`),
   setMill: (id: number, setup: MillSetup) => json<OnMill>(`${job(id)}/mill/setup`, 'PUT', setup),
+  usualMill: (id: number) => json<MillSetup>(`${job(id)}/mill/usual`),
   millSets: (id: number) => json<MillSets>(`${job(id)}/mill/sets`),
   compareSets: (id: number) => json<TaskState>(`${job(id)}/mill/sets`, 'POST'),
   millAreas: (id: number, side: string, tools: string[]) =>

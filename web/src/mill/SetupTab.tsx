@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react';
-import type { Job, MillSetup, OnMill } from '../api/client';
+import { api, type Job, type MillSetup, type OnMill } from '../api/client';
 import { SheetForm } from '../shop/SheetForm';
 import { useView } from '../store/view';
 import { length } from '../units';
@@ -28,7 +28,7 @@ const CLEARING = [
 
 /** How the board is made on this mill: sides, clearing, where it lies. */
 export function SetupTab({ job, mill }: { job: Job; mill: OnMill }) {
-  const { error, keep } = useSetup(job);
+  const { error, keep, refuse } = useSetup(job);
   const show = useMill((s) => s.show);
   const drawing = useMill((s) => s.drawing);
   const drawn = useMill((s) => s.drawn);
@@ -207,6 +207,12 @@ export function SetupTab({ job, mill }: { job: Job; mill: OnMill }) {
           onValueChange={(throughZero) => change({ throughZero })}
         />
       </Row>
+      <Button
+        className="mt-3"
+        onClick={() => void api.usualMill(job.id).then(keep, (e: Error) => refuse(e.message))}
+      >
+        Set up as usual
+      </Button>
       {mill.joints > 0 ? (
         <p className="mt-3">
           {mill.joints} joints are made by hand, as the mill plates no holes; they are listed on the

@@ -3,7 +3,11 @@ import { useCallback, useState } from 'react';
 import { api, type Job, type MillSetup } from '../api/client';
 
 /** Changes the set-up, and what depends on it: check, programs, sets of cutters. */
-export function useSetup(job: Job): { error: string; keep: (setup: MillSetup) => void } {
+export function useSetup(job: Job): {
+  error: string;
+  keep: (setup: MillSetup) => void;
+  refuse: (sentence: string) => void;
+} {
   const queries = useQueryClient();
   const [error, setError] = useState('');
   const keep = useCallback(
@@ -21,5 +25,5 @@ export function useSetup(job: Job): { error: string; keep: (setup: MillSetup) =>
     },
     [job.id, job.sheetId, job.stamp, queries],
   );
-  return { error, keep };
+  return { error, keep, refuse: setError };
 }
