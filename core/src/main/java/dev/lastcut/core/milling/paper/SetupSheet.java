@@ -1,5 +1,10 @@
 package dev.lastcut.core.milling.paper;
 
+import static dev.lastcut.core.print.PaperPages.LEADING;
+import static dev.lastcut.core.print.PaperPages.LEFT;
+import static dev.lastcut.core.print.PaperPages.RIGHT;
+import static dev.lastcut.core.print.PaperPages.TEXT;
+
 import dev.lastcut.core.board.Side;
 import dev.lastcut.core.capability.Cutter;
 import dev.lastcut.core.capability.Mill;
@@ -10,18 +15,12 @@ import dev.lastcut.core.milling.MillingPlan;
 import dev.lastcut.core.milling.Operation;
 import dev.lastcut.core.milling.Program;
 import dev.lastcut.core.milling.ToPack;
-import java.io.ByteArrayOutputStream;
+import dev.lastcut.core.print.PaperPages;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
-import org.apache.pdfbox.pdmodel.PDDocument;
-import org.apache.pdfbox.pdmodel.PDPage;
-import org.apache.pdfbox.pdmodel.PDPageContentStream;
-import org.apache.pdfbox.pdmodel.common.PDRectangle;
-import org.apache.pdfbox.pdmodel.font.PDType1Font;
-import org.apache.pdfbox.pdmodel.font.Standard14Fonts;
 import org.locationtech.jts.geom.Coordinate;
 import org.locationtech.jts.geom.Envelope;
 import org.locationtech.jts.geom.Geometry;
@@ -29,12 +28,6 @@ import org.locationtech.jts.geom.Polygon;
 
 /** The set-up sheet on A4, as PDF. Lengths of the layout in points, from the lower left. */
 public final class SetupSheet {
-    private static final float LEFT = 45;
-    private static final float RIGHT = 550;
-    private static final float TOP = 795;
-    private static final float FOOT = 50;
-    private static final float TEXT = 9.5f;
-    private static final float LEADING = 13f;
     private static final float PICTURE_HEIGHT = 210;
     private static final int MOST_JOINTS = 40;
 
@@ -42,17 +35,19 @@ public final class SetupSheet {
     private final MillingPlan plan;
     private final List<HandJoint> joints;
     private final Geometry board;
-    private final PDDocument document = new PDDocument();
-    private final PDType1Font plain = new PDType1Font(Standard14Fonts.FontName.HELVETICA);
-    private final PDType1Font bold = new PDType1Font(Standard14Fonts.FontName.HELVETICA_BOLD);
-    private PDPageContentStream pen;
-    private float y;
+    private final PaperPages pages;
 
-    private SetupSheet(String millName, MillingPlan plan, List<HandJoint> joints, Geometry board) {
+    private SetupSheet(
+            String millName,
+            MillingPlan plan,
+            List<HandJoint> joints,
+            Geometry board,
+            PaperPages pages) {
         this.millName = millName;
         this.plan = plan;
         this.joints = joints;
         this.board = board;
+        this.pages = pages;
     }
 
     /**
@@ -60,26 +55,21 @@ public final class SetupSheet {
      */
     public static byte[] pdf(
             String millName, MillingPlan plan, List<HandJoint> joints, Geometry board) {
-        SetupSheet sheet = new SetupSheet(millName, plan, joints, board);
-        try (PDDocument document = sheet.make()) {
-            // A fixed id, so that the same plan gives the same bytes.
-            document.setDocumentId(1L);
-            ByteArrayOutputStream out = new ByteArrayOutputStream();
-            document.save(out);
-            return out.toByteArray();
+        try (PaperPages pages = new PaperPages("Set-up sheet for " + millName)) {
+            new SetupSheet(millName, plan, joints, board, pages).make();
+            return pages.bytes();
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
     }
 
-    private PDDocument make() throws IOException {
-        page();
+    private void make() throws IOException {
         Mill mill = plan.mill();
-        line(bold, 16, "Set-up sheet for " + millName);
-        y -= 4;
-        line(
-                plain,
-                TEXT,
+        pages.line(pages.bold(), 16, LEFT, "Set-up sheet for " + millName);
+        pages.skip(4);
+        pages.paragraph(
+                pages.plain(),
+                LEFT,
                 String.format(
                         Locale.ROOT,
                         "Stock %s × %s mm, %s mm thick, foil %s µm. Board %.2f × %.2f mm.",
@@ -89,13 +79,11 @@ public final class SetupSheet {
                         String.valueOf(mill.stock().copper() / 1000),
                         plan.extent().getWidth() / 1e6,
                         plan.extent().getHeight() / 1e6));
-        y -= 8;
+        pages.skip(8);
         picture();
         notPlanned();
         steps();
         handWork();
-        pen.close();
-        return document;
     }
 
     private void notPlanned() throws IOException {
@@ -104,9 +92,9 @@ public final class SetupSheet {
         }
         heading("Not planned");
         for (String p : plan.problems()) {
-            paragraph(plain, 0, p);
+            pages.paragraph(pages.plain(), LEFT, p);
         }
-        y -= 6;
+        pages.skip(6);
     }
 
     private static String mm(double nm) {
@@ -114,65 +102,11 @@ public final class SetupSheet {
         return s.contains(".") ? s.replaceAll("0+$", "").replaceAll("\\.$", "") : s;
     }
 
-    private void page() throws IOException {
-        if (pen != null) {
-            pen.close();
-        }
-        PDPage page = new PDPage(PDRectangle.A4);
-        document.addPage(page);
-        pen = new PDPageContentStream(document, page);
-        y = TOP;
-    }
-
-    private void room(float needed) throws IOException {
-        if (y - needed < FOOT) {
-            page();
-        }
-    }
-
     private void heading(String words) throws IOException {
-        room(3 * LEADING);
-        line(bold, 12, words);
-        y -= 2;
-    }
-
-    private void line(PDType1Font font, float size, String words) throws IOException {
-        room(size + 4);
-        y -= size + 3.5f;
-        text(font, size, LEFT, y, words);
-    }
-
-    private void text(PDType1Font font, float size, float x, float at, String words)
-            throws IOException {
-        pen.beginText();
-        pen.setFont(font, size);
-        pen.newLineAtOffset(x, at);
-        pen.showText(plainWords(words));
-        pen.endText();
-    }
-
-    /** The standard fonts hold Latin letters only. */
-    private static String plainWords(String words) {
-        return words.replaceAll("[^ -~°×µ±éèüöäß·]", "?");
-    }
-
-    private void paragraph(PDType1Font font, float indent, String words) throws IOException {
-        StringBuilder now = new StringBuilder();
-        for (String word : words.split(" ")) {
-            String longer = now.isEmpty() ? word : now + " " + word;
-            float width = font.getStringWidth(plainWords(longer)) / 1000 * TEXT;
-            if (width > RIGHT - LEFT - indent && !now.isEmpty()) {
-                room(LEADING);
-                y -= LEADING;
-                text(font, TEXT, LEFT + indent, y, now.toString());
-                now = new StringBuilder(word);
-            } else {
-                now = new StringBuilder(longer);
-            }
-        }
-        room(LEADING);
-        y -= LEADING;
-        text(font, TEXT, LEFT + indent, y, now.toString());
+        pages.room(3 * LEADING);
+        pages.skip(5);
+        pages.line(pages.bold(), 12, LEFT, words);
+        pages.skip(2);
     }
 
     /** Stock, board and pins as seen from the side that is milled first. */
@@ -184,49 +118,49 @@ public final class SetupSheet {
                 Math.min(
                         (RIGHT - LEFT - 20) / (double) stock.width(),
                         (PICTURE_HEIGHT - 30) / (double) stock.height());
-        float bottom = y - PICTURE_HEIGHT + 18;
+        float bottom = pages.y() - PICTURE_HEIGHT + 18;
         float w = (float) (stock.width() * scale);
         float h = (float) (stock.height() * scale);
-        pen.setLineWidth(0.8f);
-        pen.setNonStrokingColor(0.93f, 0.88f, 0.78f);
-        pen.addRect(LEFT, bottom, w, h);
-        pen.fill();
-        pen.setStrokingColor(0.45f, 0.38f, 0.28f);
-        pen.addRect(LEFT, bottom, w, h);
-        pen.stroke();
+        pages.pen().setLineWidth(0.8f);
+        pages.pen().setNonStrokingColor(0.93f, 0.88f, 0.78f);
+        pages.pen().addRect(LEFT, bottom, w, h);
+        pages.pen().fill();
+        pages.pen().setStrokingColor(0.45f, 0.38f, 0.28f);
+        pages.pen().addRect(LEFT, bottom, w, h);
+        pages.pen().stroke();
         Side side = plan.operations().isEmpty() ? Side.TOP : plan.operations().get(0).side();
         var to = ToPack.seenFrom(side, setup.turnedOver(), e);
-        pen.setNonStrokingColor(0.72f, 0.80f, 0.70f);
-        pen.setStrokingColor(0.15f, 0.30f, 0.20f);
+        pages.pen().setNonStrokingColor(0.72f, 0.80f, 0.70f);
+        pages.pen().setStrokingColor(0.15f, 0.30f, 0.20f);
         for (Polygon p : Geo.polygons(board.isEmpty() ? Geo.rectangle(e) : board)) {
             Coordinate[] ring = p.getExteriorRing().getCoordinates();
             for (int i = 0; i < ring.length; i++) {
                 float px = (float) (LEFT + (setup.inStockX() + to.programX(ring[i].x)) * scale);
                 float py = (float) (bottom + (setup.inStockY() + to.programY(ring[i].y)) * scale);
                 if (i == 0) {
-                    pen.moveTo(px, py);
+                    pages.pen().moveTo(px, py);
                 } else {
-                    pen.lineTo(px, py);
+                    pages.pen().lineTo(px, py);
                 }
             }
-            pen.closePath();
-            pen.fillAndStroke();
+            pages.pen().closePath();
+            pages.pen().fillAndStroke();
         }
         pins(to, bottom, scale);
         float zx = (float) (LEFT + setup.inStockX() * scale);
         float zy = (float) (bottom + setup.inStockY() * scale);
-        pen.setStrokingColor(0.70f, 0.20f, 0.10f);
-        pen.moveTo(zx - 8, zy);
-        pen.lineTo(zx + 8, zy);
-        pen.moveTo(zx, zy - 8);
-        pen.lineTo(zx, zy + 8);
-        pen.stroke();
-        pen.setNonStrokingColor(0f, 0f, 0f);
-        pen.setStrokingColor(0f, 0f, 0f);
-        y = bottom - 4;
-        paragraph(
-                plain,
-                0,
+        pages.pen().setStrokingColor(0.70f, 0.20f, 0.10f);
+        pages.pen().moveTo(zx - 8, zy);
+        pages.pen().lineTo(zx + 8, zy);
+        pages.pen().moveTo(zx, zy - 8);
+        pages.pen().lineTo(zx, zy + 8);
+        pages.pen().stroke();
+        pages.pen().setNonStrokingColor(0f, 0f, 0f);
+        pages.pen().setStrokingColor(0f, 0f, 0f);
+        pages.moveTo(bottom - 4 - TEXT);
+        pages.paragraph(
+                pages.plain(),
+                LEFT,
                 String.format(
                         Locale.ROOT,
                         "Seen from the %s. Cross: x and y zero, the lower left corner of the board,"
@@ -234,7 +168,7 @@ public final class SetupSheet {
                         side.word(),
                         mm(setup.inStockX()),
                         mm(setup.inStockY())));
-        y -= 6;
+        pages.skip(6);
     }
 
     private void pins(ToPack to, float bottom, double scale) throws IOException {
@@ -243,12 +177,12 @@ public final class SetupSheet {
             return;
         }
         MillSetup setup = plan.setup();
-        pen.setNonStrokingColor(0.1f, 0.1f, 0.1f);
+        pages.pen().setNonStrokingColor(0.1f, 0.1f, 0.1f);
         for (double[] at : plan.pinPlaces()) {
             float px = (float) (LEFT + (setup.inStockX() + to.programX(at[0])) * scale);
             float py = (float) (bottom + (setup.inStockY() + to.programY(at[1])) * scale);
-            pen.addRect(px - 2, py - 2, 4, 4);
-            pen.fill();
+            pages.pen().addRect(px - 2, py - 2, 4, 4);
+            pages.pen().fill();
         }
     }
 
@@ -258,45 +192,52 @@ public final class SetupSheet {
         Side lying = null;
         for (Program p : plan.programs()) {
             if (lying != p.side()) {
-                paragraph(bold, 0, step++ + ". " + lay(lying, p.side()));
+                pages.paragraph(pages.bold(), LEFT, step++ + ". " + lay(lying, p.side()));
                 lying = p.side();
             }
             Operation first = p.operations().get(0);
             if (p.operations().size() == 1) {
-                paragraph(
-                        bold,
-                        0,
+                pages.paragraph(
+                        pages.bold(),
+                        LEFT,
                         step++
                                 + ". Tool "
                                 + first.tool()
                                 + ", "
                                 + first.cutter().name()
                                 + zero(first));
-                paragraph(plain, 14, run(p) + " " + what(first));
+                pages.paragraph(pages.plain(), LEFT + 14, run(p) + " " + what(first));
             } else {
-                paragraph(
-                        bold,
-                        0,
+                pages.paragraph(
+                        pages.bold(),
+                        LEFT,
                         step++
                                 + ". Start with tool "
                                 + first.tool()
                                 + ", "
                                 + first.cutter().name()
                                 + zero(first));
-                paragraph(plain, 14, run(p) + " It pauses for each tool; set z zero anew then.");
+                pages.paragraph(
+                        pages.plain(),
+                        LEFT + 14,
+                        run(p) + " It pauses for each tool; set z zero anew then.");
                 for (Operation o : p.operations()) {
-                    paragraph(
-                            plain,
-                            14,
+                    pages.paragraph(
+                            pages.plain(),
+                            LEFT + 14,
                             "Tool " + o.tool() + ", " + o.cutter().name() + ": " + what(o));
                 }
             }
             if (first.kind() == Operation.Kind.PINS) {
-                paragraph(plain, 14, "Put the index pins in: both sides register on them.");
+                pages.paragraph(
+                        pages.plain(),
+                        LEFT + 14,
+                        "Put the index pins in: both sides register on them.");
             }
         }
-        paragraph(bold, 0, step + ". Break the board out of its tabs and dress the edge.");
-        y -= 6;
+        pages.paragraph(
+                pages.bold(), LEFT, step + ". Break the board out of its tabs and dress the edge.");
+        pages.skip(6);
     }
 
     private String lay(Side before, Side now) {
@@ -345,9 +286,9 @@ public final class SetupSheet {
             return;
         }
         heading("Joints by hand: " + joints.size());
-        paragraph(
-                plain,
-                0,
+        pages.paragraph(
+                pages.plain(),
+                LEFT,
                 "The mill plates no holes. At these places both sides are joined by hand.");
         List<String> lines = new ArrayList<>();
         for (HandJoint j : joints.subList(0, Math.min(MOST_JOINTS, joints.size()))) {
@@ -362,10 +303,11 @@ public final class SetupSheet {
                             j.work()));
         }
         for (String l : lines) {
-            paragraph(plain, 0, l);
+            pages.paragraph(pages.plain(), LEFT, l);
         }
         if (joints.size() > MOST_JOINTS) {
-            paragraph(plain, 0, "All " + joints.size() + " are in joints-by-hand.csv.");
+            pages.paragraph(
+                    pages.plain(), LEFT, "All " + joints.size() + " are in joints-by-hand.csv.");
         }
     }
 }
