@@ -195,9 +195,8 @@ public final class Isolation {
     /** A finer tool: along the copper wherever the coarser one left something, and inward. */
     private void rest(Cutter c, Reach reach, Reach coarser, List<LineString> out) {
         double width = width(c);
-        Reach.Rest rest = reach.leftBy(coarser);
-        double near = width / 2 + Reach.MARGIN_NM + 3 * Reach.CHORD_NM;
-        add(untied(Geo.FACTORY.buildGeometry(rest.edges()), near), groundNet < 0, out);
+        Reach.Rest rest = reach.leftBy(coarser, groundNet);
+        add(Geo.FACTORY.buildGeometry(rest.edges()), true, out);
         int rings = (int) Math.ceil((mill.cutting().channel() - width) / step(width));
         int most = setup.clearing() == MillSetup.Clearing.RUB_OUT ? MOST_RINGS : rings;
         if (most <= 0) {

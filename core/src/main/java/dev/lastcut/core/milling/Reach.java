@@ -101,19 +101,26 @@ final class Reach {
      * difference of the radii of places free for the coarser. As what the coarser swept is the
      * latter grown by this tool's radius, this tool's sweep of the rest covers everything else it
      * can get at.
+     *
+     * @param tied the net that leftover copper is tied to, or -1: what lies beside no other stays
      */
-    Rest leftBy(Reach coarser) {
+    Rest leftBy(Reach coarser, int tied) {
         double finer = coarser.radius - radius;
         if (finer <= SHAVE_NM) {
             return new Rest(List.of(), List.of());
         }
         Geometry beyond = Apart.offsetAbout(coarser.around(), -(finer + SHAVE_NM), COARSE_NM);
+        double along = radius + MARGIN_NM + 2 * CHORD_NM;
         List<Polygon> centres =
                 Apart.differenceOffGrid(beyond, around()).stream()
                         .filter(p -> isOnBoard(p) && thickness(p) >= WORTH_NM)
+                        .filter(p -> tied < 0 || copper.isWithin(p, along, tied))
                         .toList();
-        double along = radius + MARGIN_NM + 2 * CHORD_NM;
-        Stretches own = new Stretches(around(), beyond, at -> copper.isWithin(at, along));
+        Stretches own =
+                new Stretches(
+                        around(),
+                        beyond,
+                        at -> copper.isWithin(Geo.FACTORY.createPoint(at), along, -1));
         return new Rest(centres, own.of(centres));
     }
 

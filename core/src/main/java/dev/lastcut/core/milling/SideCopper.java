@@ -176,11 +176,12 @@ public final class SideCopper {
         return touched;
     }
 
-    /** Whether any of the copper is that near to a place, nm. */
-    boolean isWithin(Coordinate at, double distance) {
-        Geometry point = Geo.FACTORY.createPoint(at);
-        List<?> near = index.query(Geo.expanded(new Envelope(at), distance));
-        return near.stream().anyMatch(o -> ((Owned) o).facets().isWithinDistance(point, distance));
+    /** Whether copper of another net than the one given is that near to something, nm. */
+    boolean isWithin(Geometry what, double distance, int except) {
+        List<?> near = index.query(Geo.expanded(what.getEnvelopeInternal(), distance));
+        return near.stream()
+                .map(o -> (Owned) o)
+                .anyMatch(o -> o.net != except && o.facets().isWithinDistance(what, distance));
     }
 
     /** The line turned so that the copper nearest to its longest piece lies on its right. */

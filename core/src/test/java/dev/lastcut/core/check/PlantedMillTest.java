@@ -12,12 +12,10 @@ import dev.lastcut.core.capability.Headroom;
 import dev.lastcut.core.capability.LimitKey;
 import dev.lastcut.core.capability.Order;
 import dev.lastcut.core.connectivity.BoardGeometry;
-import dev.lastcut.core.milling.MillSetup;
 import dev.lastcut.core.milling.TestMills;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import java.util.function.Consumer;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -45,31 +43,12 @@ class PlantedMillTest {
                 Optional.of(TestMills.mill(TOOL, TestMills.flat(2))));
     }
 
-    /** Isolated with the fine tool alone, which may take so much of wanted copper. */
-    private static MillSetup nick(long nm) {
-        MillSetup u = MillSetup.USUAL;
-        return new MillSetup(
-                List.of(TOOL.id()),
-                Set.of(),
-                u.clearing(),
-                List.of(),
-                List.of(),
-                true,
-                nm,
-                true,
-                "",
-                u.throughZero(),
-                u.inStockX(),
-                u.inStockY(),
-                u.pins(),
-                u.turnedOver());
-    }
-
     private static List<Finding> of(String rule, long nick, Consumer<TestBoards> draw) {
         TestBoards t = new TestBoards().on(Role.Kind.COPPER, Side.TOP);
         draw.accept(t);
         CheckContext.Against against =
-                new CheckContext.Against(MILL, Headroom.NONE, Order.USUAL, List.of(), nick(nick));
+                new CheckContext.Against(
+                        MILL, Headroom.NONE, Order.USUAL, List.of(), TestMills.nick(nick, TOOL));
         CheckRun run = CheckRunner.run(new CheckContext(new BoardGeometry(t.board()), against));
         assertThat(run.results())
                 .filteredOn(r -> r.rule().equals(rule))

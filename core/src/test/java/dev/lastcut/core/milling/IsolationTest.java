@@ -12,8 +12,6 @@ import dev.lastcut.core.connectivity.BoardGeometry;
 import dev.lastcut.core.geometry.Geo;
 import java.util.List;
 import java.util.Random;
-import java.util.Set;
-import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
@@ -64,34 +62,6 @@ class IsolationTest {
         return new BoardGeometry(b.outline(1, 1, 19, 14).board());
     }
 
-    private static MillSetup setup(
-            MillSetup.Clearing clearing,
-            long nick,
-            List<Envelope> rubOut,
-            List<Envelope> leaveOut,
-            Cutter... tools) {
-        MillSetup u = MillSetup.USUAL;
-        return new MillSetup(
-                Stream.of(tools).map(Cutter::id).toList(),
-                Set.of(),
-                clearing,
-                rubOut,
-                leaveOut,
-                true,
-                nick,
-                true,
-                "",
-                u.throughZero(),
-                u.inStockX(),
-                u.inStockY(),
-                u.pins(),
-                u.turnedOver());
-    }
-
-    private static MillSetup channels(Cutter... tools) {
-        return setup(MillSetup.Clearing.CHANNEL, 0, List.of(), List.of(), tools);
-    }
-
     private static Isolation plan(BoardGeometry g, MillSetup setup) {
         return MillingPlan.isolation(g, MILL, setup, Side.TOP).orElseThrow();
     }
@@ -120,14 +90,17 @@ class IsolationTest {
     void aFinerToolTakesAllThatACoarserLeftAndNoneTakesWantedCopper(long seed) {
         BoardGeometry g = anyBoard(seed);
         Isolation plan =
-                plan(g, channels(TestMills.flat(2), TestMills.flat(0.8), TestMills.flat(0.3)));
+                plan(
+                        g,
+                        TestMills.nick(
+                                0, TestMills.flat(2), TestMills.flat(0.8), TestMills.flat(0.3)));
         Geometry copper = plan.copper().all();
         assertThat(Geo.sharedArea(swept(plan), Geo.offset(copper, -2_000, 250)).getArea())
                 .as("wanted copper that goes, deeper than 2 µm")
                 .isZero();
         Geometry band = Geo.sharedArea(Geo.offset(copper, 290_000, 250), plan.copper().board());
         assertThat(missed(plan, band).getArea()).isZero();
-        double alone = length(plan(g, channels(TestMills.flat(0.3))), 0);
+        double alone = length(plan(g, TestMills.nick(0, TestMills.flat(0.3))), 0);
         assertThat(length(plan, 2)).as("the finest does not go over all again").isLessThan(alone);
     }
 
@@ -135,8 +108,9 @@ class IsolationTest {
     @ValueSource(longs = {7, 8, 9})
     void rubbingOutLeavesNothingThatAToolReaches(long seed) {
         MillSetup all =
-                setup(
+                TestMills.setup(
                         MillSetup.Clearing.RUB_OUT,
+                        "",
                         0,
                         List.of(),
                         List.of(),
@@ -155,7 +129,8 @@ class IsolationTest {
     @ParameterizedTest
     @ValueSource(longs = {10, 11})
     void theCopperThatStaysIsOnTheRight(long seed) {
-        Isolation plan = plan(anyBoard(seed), channels(TestMills.flat(0.8), TestMills.flat(0.3)));
+        Isolation plan =
+                plan(anyBoard(seed), TestMills.nick(0, TestMills.flat(0.8), TestMills.flat(0.3)));
         int looked = 0;
         for (Isolation.Work w : plan.works()) {
             for (LineString line : w.lines()) {
@@ -200,8 +175,9 @@ class IsolationTest {
         Isolation plan =
                 plan(
                         g,
-                        setup(
+                        TestMills.setup(
                                 MillSetup.Clearing.CHANNEL,
+                                "",
                                 0,
                                 List.of(clear),
                                 List.of(keep),
@@ -230,12 +206,13 @@ class IsolationTest {
                                 .board());
         Cutter tool = TestMills.flat(0.2);
         Mill mill = TestMills.mill(tool);
-        Isolation none = MillingPlan.isolation(g, mill, channels(tool), Side.TOP).orElseThrow();
+        Isolation none =
+                MillingPlan.isolation(g, mill, TestMills.nick(0, tool), Side.TOP).orElseThrow();
         assertThat(none.joined()).hasSize(1);
         assertThat(none.joined().get(0).gap().nm()).isCloseTo(150_000, within(1.0));
         assertThat(none.nicks()).isEmpty();
         for (long allowed : List.of(10_000L, 40_000L)) {
-            MillSetup s = setup(MillSetup.Clearing.CHANNEL, allowed, List.of(), List.of(), tool);
+            MillSetup s = TestMills.nick(allowed, tool);
             Isolation plan = MillingPlan.isolation(g, mill, s, Side.TOP).orElseThrow();
             boolean enough = allowed > 25_000;
             assertThat(plan.joined()).hasSize(enough ? 0 : 1);
@@ -250,5 +227,33 @@ class IsolationTest {
                 assertThat(cut.getNumGeometries()).isEqualTo(2);
             }
         }
+    }
+
+    /**
+     * Where leftover copper is ground's, no tool goes round ground, nor into its inside corners.
+     */
+    @Test
+    void whatIsTiedIsCutBesideOtherNetsOnly() {
+        BoardGeometry g =
+                new BoardGeometry(
+                        new TestBoards()
+                                .on(Role.Kind.COPPER, Side.TOP)
+                                .area(2, 2, 7, 2, 7, 4, 4, 4, 4, 8, 2, 8)
+                                .pin("GND", "R1", "1", 3, 3)
+                                .area(12, 2, 17, 2, 17, 4, 14, 4, 14, 8, 12, 8)
+                                .pin("A", "R1", "2", 13, 3)
+                                .outline(0, 0, 20, 10)
+                                .board());
+        Cutter[] tools = {TestMills.flat(0.8), TestMills.flat(0.3)};
+        MillSetup tie =
+                TestMills.setup(MillSetup.Clearing.TIE, "GND", 0, List.of(), List.of(), tools);
+        Isolation plan = plan(g, tie);
+        Geometry other = Geo.rectangle(12_000_000, 2_000_000, 17_000_000, 8_000_000);
+        for (Isolation.Work w : plan.works()) {
+            assertThat(w.lines()).isNotEmpty();
+            assertThat(w.lines()).allMatch(l -> l.distance(other) < 500_000);
+        }
+        int both = plan(g, TestMills.nick(0, tools)).works().get(1).lines().size();
+        assertThat(plan.works().get(1).lines()).hasSize(both / 2);
     }
 }

@@ -3,6 +3,8 @@ package dev.lastcut.core.milling;
 import dev.lastcut.core.capability.Cutter;
 import dev.lastcut.core.capability.Mill;
 import java.util.List;
+import java.util.stream.Stream;
+import org.locationtech.jts.geom.Envelope;
 
 /** Mills for tests. */
 public final class TestMills {
@@ -42,5 +44,36 @@ public final class TestMills {
                 new Mill.Tabs(3, 2_000_000, 500_000),
                 new Mill.Pins(900_000, 4_000_000),
                 controller);
+    }
+
+    /** The usual set-up but for what becomes of copper, and the tools. */
+    public static MillSetup setup(
+            MillSetup.Clearing clearing,
+            String ground,
+            long nick,
+            List<Envelope> rubOut,
+            List<Envelope> leaveOut,
+            Cutter... tools) {
+        MillSetup u = MillSetup.USUAL;
+        return new MillSetup(
+                Stream.of(tools).map(Cutter::id).toList(),
+                u.sides(),
+                clearing,
+                rubOut,
+                leaveOut,
+                u.leaveFreeCopper(),
+                nick,
+                u.climb(),
+                ground,
+                u.throughZero(),
+                u.inStockX(),
+                u.inStockY(),
+                u.pins(),
+                u.turnedOver());
+    }
+
+    /** Channels, with so much of wanted copper that may go. */
+    public static MillSetup nick(long nick, Cutter... tools) {
+        return setup(MillSetup.Clearing.CHANNEL, "", nick, List.of(), List.of(), tools);
     }
 }

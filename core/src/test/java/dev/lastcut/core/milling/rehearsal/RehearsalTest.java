@@ -211,23 +211,14 @@ class RehearsalTest {
                                 .arc(0.5, 14, 16, 4, 180, 360)
                                 .outline(2, 2, 26, 24)
                                 .board());
-        MillSetup u = MillSetup.USUAL;
         MillSetup tie =
-                new MillSetup(
-                        List.of(TestMills.flat(0.8).id()),
-                        u.sides(),
+                TestMills.setup(
                         MillSetup.Clearing.TIE,
-                        List.of(),
-                        List.of(),
-                        true,
-                        0,
-                        true,
                         "GND",
-                        u.throughZero(),
-                        u.inStockX(),
-                        u.inStockY(),
-                        u.pins(),
-                        u.turnedOver());
+                        0,
+                        List.of(),
+                        List.of(),
+                        TestMills.flat(0.8));
         MillingPlan plan = MillingPlan.of(g, MILL, tie);
         Rehearsal r = Rehearsal.run(g, MILL, tie, Rehearsal.scripts(plan, Map.of()), Surface.FLAT);
         CopperVerdict top = r.copper().get(0);
