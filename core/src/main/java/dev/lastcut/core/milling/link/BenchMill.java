@@ -322,6 +322,7 @@ public final class BenchMill implements MillLink {
      * Sets z zero to the stock with the tool that is in the spindle, while a program waits: by
      * hand, as one does with a feeler on the stock beside the board.
      */
+    @Override
     public synchronized void touchOff() {
         double touch = surface.heightAt(0, 0) / 1e6 + length(fitted);
         double[] now = interpreter.zero();
@@ -331,6 +332,7 @@ public final class BenchMill implements MillLink {
     }
 
     /** Begins to count lines anew. */
+    @Override
     public synchronized void rewind() {
         taken = 0;
         line = 0;

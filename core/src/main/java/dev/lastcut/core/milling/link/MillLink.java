@@ -34,6 +34,15 @@ public interface MillLink {
     /** Clears an alarm or a stop; the mill is idle again where it stands. */
     void reset();
 
+    /**
+     * Finds the top of the stock with the tool in the spindle, at rest or while a program waits for
+     * a hand, and makes it z zero of what comes.
+     */
+    void touchOff();
+
+    /** The next line is the first: counts lines, and touches of the probe, anew. */
+    void rewind();
+
     /** How a mill stands. */
     enum State {
         IDLE,
