@@ -3,6 +3,7 @@ import type { SheetCutter, SheetLimit, SheetMill } from '../api/client';
 import { Button } from '../ui/Button';
 import { NumberField } from '../ui/NumberField';
 import { Select } from '../ui/Select';
+import { nmPer } from '../units';
 
 const KINDS = [
   { value: 'v', text: 'V' },
@@ -35,7 +36,12 @@ const LENGTHS: readonly { key: string; text: string }[] = [
   { key: 'pin_depth', text: 'Index pin, into the bed' },
 ];
 
-const MM: Record<string, number> = { mm: 1, um: 0.001, in: 25.4, mil: 0.0254 };
+const MM: Record<string, number> = {
+  mm: 1,
+  um: 0.001,
+  in: nmPer('inch') / 1e6,
+  mil: nmPer('mil') / 1e6,
+};
 
 const inMm = (l: SheetLimit) => Math.round(l.value * (MM[l.unit] ?? 1) * 1e6) / 1e6;
 
