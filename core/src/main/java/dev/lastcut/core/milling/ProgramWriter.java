@@ -2,6 +2,7 @@ package dev.lastcut.core.milling;
 
 import dev.lastcut.core.capability.Cutter;
 import dev.lastcut.core.capability.Mill;
+import java.math.BigDecimal;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Locale;
@@ -152,7 +153,7 @@ public final class ProgramWriter {
             return "";
         }
         feed = wanted;
-        return " F" + Math.round(wanted);
+        return " F" + BigDecimal.valueOf(wanted).stripTrailingZeros().toPlainString();
     }
 
     private String x(double packX) {
@@ -168,7 +169,7 @@ public final class ProgramWriter {
     }
 
     /** Millimetres with four decimals; by hand, as a program has a hundred thousand of them. */
-    static String mm(double nm) {
+    private static String mm(double nm) {
         long tenths = Math.round(nm / 100);
         long whole = Math.abs(tenths) / 10_000;
         long part = 10_000 + Math.abs(tenths) % 10_000;

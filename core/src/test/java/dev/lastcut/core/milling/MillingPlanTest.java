@@ -111,6 +111,30 @@ class MillingPlanTest {
         }
     }
 
+    /** A feed is written as it is: rounded it could come out as none at all. */
+    @Test
+    void slowFeedsAreNotRounded() {
+        Cutter slow =
+                new Cutter(
+                        "v",
+                        "slow V",
+                        Cutter.Kind.V,
+                        100_000,
+                        10,
+                        3_175_000,
+                        0,
+                        120,
+                        0.4,
+                        12_000,
+                        200_000);
+        MillingPlan plan = plan(Side.TOP, slow, DRILL);
+        String text =
+                new String(
+                        ProgramWriter.write(plan.programs().get(0), TestMills.mill(slow)),
+                        StandardCharsets.US_ASCII);
+        assertThat(text).contains(" F0.4\n").contains(" F120\n");
+    }
+
     @Test
     void travelIsShorterThanInFileOrder() {
         List<ToolPath> paths = new ArrayList<>();
