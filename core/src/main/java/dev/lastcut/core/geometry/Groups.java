@@ -5,6 +5,7 @@ import java.util.Collection;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.function.BiPredicate;
 import org.locationtech.jts.geom.Geometry;
 import org.locationtech.jts.index.hprtree.HPRtree;
 
@@ -23,28 +24,38 @@ public final class Groups {
 
     /** Geometries are of one group when they meet, directly or through others. */
     public static List<List<Geometry>> touching(Collection<? extends Geometry> parts) {
-        List<Geometry> all = new ArrayList<>(parts);
+        return grouped(new ArrayList<>(parts), 0, Groups::mayTouch);
+    }
+
+    /**
+     * Those are of one group whose boxes, grown by the distance, meet directly or through others.
+     */
+    static <G extends Geometry> List<List<G>> within(List<G> parts, double distanceNm) {
+        return grouped(parts, distanceNm, (a, b) -> true);
+    }
+
+    private static <G extends Geometry> List<List<G>> grouped(
+            List<G> all, double grown, BiPredicate<G, G> meet) {
         UnionFind sets = new UnionFind(all.size());
         HPRtree tree = new HPRtree();
         for (int i = 0; i < all.size(); i++) {
-            tree.insert(all.get(i).getEnvelopeInternal(), i);
+            tree.insert(Geo.expanded(all.get(i).getEnvelopeInternal(), grown), i);
         }
         tree.build();
         for (int i = 0; i < all.size(); i++) {
             int self = i;
-            var box = all.get(i).getEnvelopeInternal();
             tree.query(
-                    box,
+                    Geo.expanded(all.get(i).getEnvelopeInternal(), grown),
                     o -> {
                         int j = (Integer) o;
                         if (j > self
                                 && sets.find(self) != sets.find(j)
-                                && mayTouch(all.get(self), all.get(j))) {
+                                && meet.test(all.get(self), all.get(j))) {
                             sets.union(self, j);
                         }
                     });
         }
-        Map<Integer, List<Geometry>> groups = new LinkedHashMap<>();
+        Map<Integer, List<G>> groups = new LinkedHashMap<>();
         for (int i = 0; i < all.size(); i++) {
             groups.computeIfAbsent(sets.find(i), k -> new ArrayList<>()).add(all.get(i));
         }

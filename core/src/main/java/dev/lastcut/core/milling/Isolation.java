@@ -50,6 +50,7 @@ public final class Isolation {
     private final PreparedGeometry reachable;
     private final Geometry allowed;
     private final List<Work> works = new ArrayList<>();
+    private final Lazy<Geometry> others = new Lazy<>(this::findOthers);
     private final Lazy<List<Joined>> joined = new Lazy<>(this::findJoined);
     private double reached;
     private List<Nick> nicks = List.of();
@@ -187,9 +188,13 @@ public final class Isolation {
         if (groundNet < 0) {
             return lines;
         }
-        List<Geometry> others = new ArrayList<>();
-        copper.nets().forEach((net, shape) -> others.add(net == groundNet ? Geo.empty() : shape));
-        return Geo.intersection(lines, Geo.offset(Geo.union(others), near, Reach.CHORD_NM));
+        return Geo.intersection(lines, Geo.offset(others.get(), near, Reach.CHORD_NM));
+    }
+
+    private Geometry findOthers() {
+        List<Geometry> all = new ArrayList<>();
+        copper.nets().forEach((net, shape) -> all.add(net == groundNet ? Geo.empty() : shape));
+        return Geo.union(all);
     }
 
     /** A finer tool: along the copper wherever the coarser one left something, and inward. */

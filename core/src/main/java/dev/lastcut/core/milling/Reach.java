@@ -55,11 +55,7 @@ final class Reach {
     private static final double SHAVE_NM = 2_500;
 
     /** Copper that stays because no tool gets there. */
-    record Nook(Polygon area, Set<Integer> nets) {
-        boolean joins() {
-            return nets.size() > 1;
-        }
-    }
+    record Nook(Polygon area, Set<Integer> nets) {}
 
     private final SideCopper copper;
     private final double radius;
