@@ -7,7 +7,7 @@ import dev.lastcut.core.capability.LimitKey;
 import dev.lastcut.core.capability.OrderOption;
 import dev.lastcut.core.check.CheckContext;
 import dev.lastcut.core.check.CheckRun;
-import dev.lastcut.core.check.CheckRunner;
+import dev.lastcut.core.check.run.CheckRunner;
 import dev.lastcut.core.connectivity.BoardGeometry;
 import dev.lastcut.core.geometry.Geo;
 import dev.lastcut.core.intake.Intake;

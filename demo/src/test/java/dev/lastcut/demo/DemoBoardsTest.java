@@ -13,7 +13,7 @@ import dev.lastcut.core.board.SourceFile;
 import dev.lastcut.core.capability.CapabilitySheet;
 import dev.lastcut.core.capability.Headroom;
 import dev.lastcut.core.check.CheckContext;
-import dev.lastcut.core.check.CheckRunner;
+import dev.lastcut.core.check.run.CheckRunner;
 import dev.lastcut.core.connectivity.BoardGeometry;
 import dev.lastcut.core.connectivity.NetReference;
 import dev.lastcut.core.fabrication.FabricationPack;

@@ -1,5 +1,7 @@
 package dev.lastcut.core.board;
 
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.regex.Matcher;
@@ -26,6 +28,7 @@ public record Role(Kind kind, Optional<Side> side, int inner) {
         NETLIST,
         PARTS_LIST,
         PLACEMENT,
+        NOT_PART,
         UNKNOWN;
 
         String id() {
@@ -44,7 +47,13 @@ public record Role(Kind kind, Optional<Side> side, int inner) {
     public static final Role NETLIST = whole(Kind.NETLIST);
     public static final Role PARTS_LIST = whole(Kind.PARTS_LIST);
     public static final Role PLACEMENT = whole(Kind.PLACEMENT);
+
+    /** A file that is known to be no part of the board. */
+    public static final Role NOT_PART = whole(Kind.NOT_PART);
+
+    /** A file of which nobody knows yet what it is. */
     public static final Role UNKNOWN = whole(Kind.UNKNOWN);
+
     private static final Pattern INNER = Pattern.compile("copper-inner-(\\d{1,2})");
 
     public static Role of(Kind kind, Side side) {
@@ -57,6 +66,22 @@ public record Role(Kind kind, Optional<Side> side, int inner) {
 
     private static Role whole(Kind kind) {
         return new Role(kind, Optional.empty(), 0);
+    }
+
+    /** All roles a picture can have, with so many inner layers. */
+    public static List<Role> pictures(int innerLayers) {
+        List<Role> all = new ArrayList<>();
+        for (Kind kind : Kind.values()) {
+            if (kind.hasSide()) {
+                all.add(of(kind, Side.TOP));
+                all.add(of(kind, Side.BOTTOM));
+            }
+        }
+        all.add(OUTLINE);
+        for (int n = 1; n <= innerLayers; n++) {
+            all.add(innerCopper(n));
+        }
+        return all;
     }
 
     /** The stable id used in reports and on the wire, such as {@code copper-top}. */
@@ -99,10 +124,23 @@ public record Role(Kind kind, Optional<Side> side, int inner) {
         return kind.hasSide() || kind == Kind.OUTLINE;
     }
 
+    /** True when a board has one file of this role at most. */
+    public boolean isSingle() {
+        return isPicture() || kind == Kind.NETLIST || kind == Kind.PARTS_LIST;
+    }
+
+    /** The same on the other side, or itself where it has no side. */
+    public Role across() {
+        return side.map(s -> of(kind, s == Side.TOP ? Side.BOTTOM : Side.TOP)).orElse(this);
+    }
+
     /** Plain words for people: "copper top", "inner copper 1", "plated holes". */
     public String words() {
         if (inner > 0) {
             return "inner copper " + inner;
+        }
+        if (kind == Kind.NOT_PART) {
+            return "not part of the board";
         }
         return id().replace('-', ' ');
     }

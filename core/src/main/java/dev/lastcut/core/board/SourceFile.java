@@ -5,7 +5,9 @@ import java.util.Optional;
 /**
  * A file of the pack and what it was taken for.
  *
- * @param evidence why, in a sentence
+ * @param evidence what speaks for it, in words
+ * @param against what speaks against it; empty where nothing does
+ * @param doubt what the user must say before the board can be released
  * @param confidence 0 to 1; 1 where the file or the user says so
  * @param chosen true when the user set the role
  * @param scale the number format or unit it was read with, in words; empty where that is no matter
@@ -17,8 +19,10 @@ public record SourceFile(
         String path,
         Role role,
         String evidence,
+        String against,
         double confidence,
         boolean chosen,
+        Optional<Doubt> doubt,
         String scale,
         boolean scaleStated,
         Optional<Correction> applied,
@@ -29,8 +33,10 @@ public record SourceFile(
                 path,
                 role,
                 evidence,
+                "",
                 confidence,
                 chosen,
+                Optional.empty(),
                 "",
                 true,
                 Optional.empty(),
@@ -39,16 +45,76 @@ public record SourceFile(
 
     public SourceFile withRole(Role newRole, String why, double sure, boolean byUser) {
         return new SourceFile(
-                path, newRole, why, sure, byUser, scale, scaleStated, applied, suggested);
+                path,
+                newRole,
+                why,
+                "",
+                sure,
+                byUser,
+                Optional.empty(),
+                scale,
+                scaleStated,
+                applied,
+                suggested);
+    }
+
+    public SourceFile withAgainst(String words) {
+        return new SourceFile(
+                path,
+                role,
+                evidence,
+                words,
+                confidence,
+                chosen,
+                doubt,
+                scale,
+                scaleStated,
+                applied,
+                suggested);
+    }
+
+    public SourceFile doubted(Doubt why) {
+        return new SourceFile(
+                path,
+                role,
+                evidence,
+                against,
+                confidence,
+                chosen,
+                Optional.of(why),
+                scale,
+                scaleStated,
+                applied,
+                suggested);
     }
 
     public SourceFile withScale(String words, boolean stated) {
         return new SourceFile(
-                path, role, evidence, confidence, chosen, words, stated, applied, suggested);
+                path,
+                role,
+                evidence,
+                against,
+                confidence,
+                chosen,
+                doubt,
+                words,
+                stated,
+                applied,
+                suggested);
     }
 
     public SourceFile moved(Optional<Correction> done, Optional<Correction> wanted) {
         return new SourceFile(
-                path, role, evidence, confidence, chosen, scale, scaleStated, done, wanted);
+                path,
+                role,
+                evidence,
+                against,
+                confidence,
+                chosen,
+                doubt,
+                scale,
+                scaleStated,
+                done,
+                wanted);
     }
 }

@@ -52,8 +52,8 @@ public final class CheckContext {
     }
 
     /** A question to what the board is held against, and its answer. */
-    record Asked(Function<CheckContext, ?> question, Object answer) {
-        boolean sameIn(CheckContext other) {
+    public record Asked(Function<CheckContext, ?> question, Object answer) {
+        public boolean sameIn(CheckContext other) {
             return answer.equals(question.apply(other));
         }
     }
@@ -72,24 +72,24 @@ public final class CheckContext {
     }
 
     /** The same with no questions noted yet. */
-    CheckContext fresh() {
+    public CheckContext fresh() {
         return new CheckContext(geometry, against);
     }
 
-    List<Asked> asked() {
+    public List<Asked> asked() {
         return List.copyOf(asked);
     }
 
-    BoardGeometry geometry() {
+    public BoardGeometry geometry() {
         return geometry;
     }
 
-    Board board() {
+    public Board board() {
         return geometry.board();
     }
 
     /** A sheet's number with and without headroom: nm, or a ratio as it is. */
-    record Bounds(LimitKey key, double sheet, double withHeadroom) {
+    public record Bounds(LimitKey key, double sheet, double withHeadroom) {
         /**
          * Flattened curves are true to half the chord error on either side, so a distance between
          * two of them may come out this much short. A board drawn exactly to the limit is within
@@ -104,22 +104,22 @@ public final class CheckContext {
             return key.isRatio() ? SLACK_RATIO : SLACK_NM;
         }
 
-        double withHeadroomNm() {
+        public double withHeadroomNm() {
             return withHeadroom;
         }
 
         /** What a least distance between flattened shapes must reach. */
-        double reachNm() {
+        public double reachNm() {
             return withHeadroom - slack();
         }
 
         /** Whether a measure is beyond the limit with its headroom. */
-        boolean isBeyond(double measured) {
+        public boolean isBeyond(double measured) {
             return key.isLeast() ? measured < reachNm() : measured > withHeadroom + slack();
         }
 
         /** The base beyond the sheet's own number; one step lower within the headroom. */
-        Severity severity(double measured, Severity base) {
+        public Severity severity(double measured, Severity base) {
             boolean beyondSheet =
                     key.isLeast() ? measured < sheet - slack() : measured > sheet + slack();
             return beyondSheet ? base : base.lower();
@@ -132,7 +132,7 @@ public final class CheckContext {
         return answer;
     }
 
-    Optional<Bounds> bounds(LimitKey key) {
+    public Optional<Bounds> bounds(LimitKey key) {
         return ask(c -> c.boundsOf(key));
     }
 
@@ -144,7 +144,7 @@ public final class CheckContext {
     }
 
     /** The bounds a standard or common practice gives where the sheet states no number. */
-    Bounds boundsOr(LimitKey key, double usual) {
+    public Bounds boundsOr(LimitKey key, double usual) {
         return bounds(key)
                 .orElseGet(() -> ask(c -> new Bounds(key, usual, c.headroomOn(key, usual))));
     }
@@ -154,59 +154,59 @@ public final class CheckContext {
     }
 
     /** The number ordered of an option, or the shop's usual one. */
-    Optional<Double> number(OrderOption option) {
+    public Optional<Double> number(OrderOption option) {
         return word(option).map(Double::valueOf);
     }
 
     /** What is ordered of an option, or the shop's usual; empty where it offers nothing. */
-    Optional<String> word(OrderOption option) {
+    public Optional<String> word(OrderOption option) {
         return ask(c -> c.against.sheet.value(option, c.against.order));
     }
 
     /** What the maker asked for of an option, offered or not. */
-    Optional<String> wish(OrderOption option) {
+    public Optional<String> wish(OrderOption option) {
         return ask(c -> c.against.order.value(option));
     }
 
-    List<NetCurrent> currents() {
+    public List<NetCurrent> currents() {
         return ask(c -> c.against.currents);
     }
 
-    String shopName() {
+    public String shopName() {
         return ask(c -> c.against.sheet.name());
     }
 
-    int maxCopperLayers() {
+    public int maxCopperLayers() {
         return ask(c -> c.against.sheet.maxCopperLayers());
     }
 
-    boolean plates() {
+    public boolean plates() {
         return ask(c -> c.against.sheet.plates());
     }
 
-    Optional<Mill> mill() {
+    public Optional<Mill> mill() {
         return ask(c -> c.against.sheet.mill());
     }
 
-    MillSetup setup() {
+    public MillSetup setup() {
         return ask(c -> c.against.setup);
     }
 
-    Against against() {
+    public Against against() {
         return against;
     }
 
-    Outcome noLimit(LimitKey key) {
+    public Outcome noLimit(LimitKey key) {
         return Outcome.notRun(
                 "the sheet of " + shopName() + " states no number for: " + key.title());
     }
 
-    String netName(int net) {
+    public String netName(int net) {
         return geometry.netName(net);
     }
 
     /** The role id of a copper layer by its index from the top. */
-    String copperId(int layer) {
+    public String copperId(int layer) {
         return board().copper().get(layer).role().id();
     }
 }

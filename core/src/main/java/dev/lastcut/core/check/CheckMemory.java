@@ -11,7 +11,7 @@ import java.util.Optional;
  * The latest outcomes of each rule on one board, with what the rule had asked of sheet, headroom,
  * order and currents. An outcome serves again wherever all these questions have the same answers.
  */
-final class CheckMemory {
+public final class CheckMemory {
     /** As many as there are sheets to hold side by side, and then some. */
     private static final int KEPT = 12;
 
@@ -19,14 +19,14 @@ final class CheckMemory {
 
     private final Map<String, Deque<Kept>> kept = new HashMap<>();
 
-    synchronized Optional<Outcome> find(String rule, CheckContext context) {
+    public synchronized Optional<Outcome> find(String rule, CheckContext context) {
         return kept.getOrDefault(rule, new ArrayDeque<>()).stream()
                 .filter(k -> k.asked.stream().allMatch(a -> a.sameIn(context)))
                 .map(Kept::outcome)
                 .findFirst();
     }
 
-    synchronized void keep(String rule, CheckContext context, Outcome outcome) {
+    public synchronized void keep(String rule, CheckContext context, Outcome outcome) {
         Deque<Kept> all = kept.computeIfAbsent(rule, k -> new ArrayDeque<>());
         all.addFirst(new Kept(context.asked(), outcome));
         if (all.size() > KEPT) {

@@ -51,7 +51,7 @@ public record Finding(
         return subject.equals(other.subject) && near;
     }
 
-    Finding withId(String newId) {
+    public Finding withId(String newId) {
         return new Finding(
                 newId,
                 subject,

@@ -7,7 +7,7 @@ import java.util.List;
 import java.util.zip.CRC32;
 
 /** Puts a finding together; what is not set stays empty. */
-final class FindingBuilder {
+public final class FindingBuilder {
     private static final double IDENTITY_GRID_NM = Finding.SAME_PLACE_NM;
     private static final int MOST_PLACES = 500;
 
@@ -24,23 +24,30 @@ final class FindingBuilder {
     private List<String> nets = List.of();
     private List<String> parts = List.of();
     private List<Measure> also = List.of();
+    private String about = "";
 
-    FindingBuilder(String rule) {
+    public FindingBuilder(String rule) {
         this.rule = rule;
     }
 
-    FindingBuilder severity(Severity s) {
+    public FindingBuilder severity(Severity s) {
         severity = s;
         return this;
     }
 
-    FindingBuilder layers(String... ids) {
+    public FindingBuilder layers(String... ids) {
         layers = List.of(ids);
         return this;
     }
 
+    /** What tells this finding from others of its rule that have no place: a file, a question. */
+    public FindingBuilder about(String what) {
+        about = what;
+        return this;
+    }
+
     /** Without a place or a measure the finding concerns the board as a whole. */
-    FindingBuilder at(Pt place) {
+    public FindingBuilder at(Pt place) {
         placed = true;
         at = place;
         from = place;
@@ -48,7 +55,7 @@ final class FindingBuilder {
         return this;
     }
 
-    FindingBuilder measure(Measure m) {
+    public FindingBuilder measure(Measure m) {
         placed = true;
         at = m.middle();
         from = m.from();
@@ -57,58 +64,58 @@ final class FindingBuilder {
         return this;
     }
 
-    FindingBuilder between(Pt a, Pt b) {
+    public FindingBuilder between(Pt a, Pt b) {
         from = a;
         to = b;
         return this;
     }
 
     /** Measure and limit in mm, given in nm. */
-    FindingBuilder lengths(double measuredNm, double limitNm) {
+    public FindingBuilder lengths(double measuredNm, double limitNm) {
         measured = mm(measuredNm);
         limit = mm(limitNm);
         return this;
     }
 
-    FindingBuilder limitNm(double nm) {
+    public FindingBuilder limitNm(double nm) {
         limit = mm(nm);
         return this;
     }
 
-    FindingBuilder count(double has, double wants, String what) {
+    public FindingBuilder count(double has, double wants, String what) {
         measured = has;
         limit = wants;
         unit = what;
         return this;
     }
 
-    FindingBuilder nets(List<String> names) {
+    public FindingBuilder nets(List<String> names) {
         nets = names.stream().sorted().distinct().toList();
         return this;
     }
 
-    FindingBuilder parts(List<String> names) {
+    public FindingBuilder parts(List<String> names) {
         parts = names;
         return this;
     }
 
     /** Measure and limit as they are, without a unit. */
-    FindingBuilder ratio(double has, double wants) {
+    public FindingBuilder ratio(double has, double wants) {
         return count(Math.round(has * 1000) / 1000.0, wants, "ratio");
     }
 
     /** Further places, of which the first few hundred are kept. */
-    FindingBuilder also(List<Measure> places) {
+    public FindingBuilder also(List<Measure> places) {
         also = places.stream().limit(MOST_PLACES).toList();
         return this;
     }
 
     /** The same at single points. */
-    FindingBuilder alsoAt(List<Pt> places) {
+    public FindingBuilder alsoAt(List<Pt> places) {
         return also(places.stream().map(p -> new Measure(p, p, 0)).toList());
     }
 
-    Finding say(String message) {
+    public Finding say(String message) {
         // Nets that nothing names are numbered in drawing order, which the next revision changes.
         List<String> named = nets.stream().filter(n -> !n.matches("net \\d+")).toList();
         String subject =
@@ -118,6 +125,7 @@ final class FindingBuilder {
                         String.join(",", layers),
                         String.join(",", named),
                         String.join(",", parts));
+        subject = about.isEmpty() ? subject : subject + "|" + about;
         String key = subject + "|" + (!placed ? "" : cell(at.x()) + "," + cell(at.y()));
         CRC32 crc = new CRC32();
         crc.update(key.getBytes(StandardCharsets.UTF_8));

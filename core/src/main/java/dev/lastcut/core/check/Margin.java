@@ -18,11 +18,11 @@ import org.locationtech.jts.operation.distance.DistanceOp;
  * How far one shape lies within another, at the narrowest place: positive when it lies wholly
  * within, negative by as much as it sticks out. The same pairs of flashes are measured once.
  */
-final class Margin {
+public final class Margin {
     private final Map<Object, Double> known = new HashMap<>();
 
     /** The margin in nm of {@code inner} within what {@code outer} makes together. */
-    double of(Piece inner, List<Piece> outer) {
+    public double of(Piece inner, List<Piece> outer) {
         boolean flashes =
                 outer.size() == 1
                         && inner.isWhole()
@@ -54,12 +54,12 @@ final class Margin {
         return m.nm();
     }
 
-    static Geometry shape(List<Piece> pieces) {
+    public static Geometry shape(List<Piece> pieces) {
         return Geo.union(pieces.stream().map(Piece::polygon).toList());
     }
 
     /** The margin with its place; the measure is negative where the inner shape sticks out. */
-    static Measure at(Geometry inner, Geometry outer) {
+    public static Measure at(Geometry inner, Geometry outer) {
         Geometry beyond = Geo.difference(inner, outer);
         // What flattened curves leave is thinner than half a micrometre.
         if (beyond.isEmpty() || Geo.offset(beyond, -300, 100).isEmpty()) {

@@ -11,11 +11,12 @@ import org.locationtech.jts.geom.Envelope;
 import org.locationtech.jts.index.hprtree.HPRtree;
 
 /** Puts what lies near each other into one group, so that one place gives one finding. */
-final class Nearby {
+public final class Nearby {
     private Nearby() {}
 
     /** Groups of things whose boxes come within {@code reachNm}, directly or through others. */
-    static <T> List<List<T>> groups(List<T> things, Function<T, Envelope> box, double reachNm) {
+    public static <T> List<List<T>> groups(
+            List<T> things, Function<T, Envelope> box, double reachNm) {
         UnionFind sets = new UnionFind(things.size());
         HPRtree tree = new HPRtree();
         for (int i = 0; i < things.size(); i++) {

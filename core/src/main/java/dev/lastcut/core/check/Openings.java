@@ -18,27 +18,27 @@ import org.locationtech.jts.geom.Envelope;
 import org.locationtech.jts.geom.Geometry;
 
 /** The openings of a mask or of a paste picture: pieces that touch are one opening. */
-final class Openings {
+public final class Openings {
     /** One opening and its figures; lengths in nm. */
-    record Opening(List<Piece> pieces) {
-        Envelope box() {
+    public record Opening(List<Piece> pieces) {
+        public Envelope box() {
             Envelope e = new Envelope();
             pieces.forEach(p -> e.expandToInclude(p.envelope()));
             return e;
         }
 
-        Geometry shape() {
+        public Geometry shape() {
             return Geo.union(pieces.stream().map(Piece::polygon).toList());
         }
 
-        Pt middle() {
+        public Pt middle() {
             return pieces.size() == 1 && pieces.get(0).feature() instanceof Feature.Flash f
                     ? f.at()
                     : Pt.of(shape().getInteriorPoint().getCoordinate());
         }
 
         /** Its shape as one flash, whatever the place; null when it is put together otherwise. */
-        Object likeness() {
+        public Object likeness() {
             Piece p = pieces.get(0);
             record Likeness(Object aperture, Object orientation) {}
             return pieces.size() == 1 && p.isWhole() && p.feature() instanceof Feature.Flash f
@@ -52,7 +52,7 @@ final class Openings {
      *
      * @param width the narrowest way across
      */
-    record Figures(double area, double perimeter, Measure width) {}
+    public record Figures(double area, double perimeter, Measure width) {}
 
     private final List<Opening> openings = new ArrayList<>();
     private final Map<Piece, Integer> openingOf = new HashMap<>();
@@ -65,22 +65,22 @@ final class Openings {
         }
     }
 
-    static Openings of(CheckContext c, Role role) {
+    public static Openings of(CheckContext c, Role role) {
         record Key(Role role) {}
         return c.geometry().once(new Key(role), () -> new Openings(c.geometry().index(role)));
     }
 
-    List<Opening> all() {
+    public List<Opening> all() {
         return openings;
     }
 
     /** The number of the opening a piece belongs to. */
-    int numberOf(Piece p) {
+    public int numberOf(Piece p) {
         return openingOf.get(p);
     }
 
     /** The figures of an opening, worked out once for all of the same shape. */
-    synchronized Figures figures(Opening o) {
+    public synchronized Figures figures(Opening o) {
         Object likeness = o.likeness();
         Figures known = likeness == null ? null : figures.get(likeness);
         if (known == null) {

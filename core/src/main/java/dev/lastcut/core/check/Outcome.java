@@ -25,24 +25,24 @@ public record Outcome(Status status, String reason, List<Finding> findings) {
         findings = List.copyOf(findings);
     }
 
-    static Outcome of(List<Finding> findings) {
+    public static Outcome of(List<Finding> findings) {
         return of(findings, "");
     }
 
     /** {@code remark} says what was measured, or what part could not be. */
-    static Outcome of(List<Finding> findings, String remark) {
+    public static Outcome of(List<Finding> findings, String remark) {
         Status status = findings.isEmpty() ? Status.PASSED : Status.FINDINGS;
         return new Outcome(status, remark, findings);
     }
 
     /** Says how many of many were left out; empty when none. */
-    static String more(int all, int told, String what) {
+    public static String more(int all, int told, String what) {
         return all <= told
                 ? ""
                 : (all - told) + " more " + what + " are beyond the limit and not listed";
     }
 
-    static Outcome notRun(String because) {
+    public static Outcome notRun(String because) {
         return new Outcome(Status.NOT_RUN, because, List.of());
     }
 }

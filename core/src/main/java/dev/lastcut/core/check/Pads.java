@@ -19,7 +19,7 @@ import java.util.Set;
  * Tells the pads to solder on from vias: by what the file says of them, else by the netlist, else
  * by size (a flash on a plated hole of at most 0.5 mm is a via; common practice, no source).
  */
-final class Pads {
+public final class Pads {
     private static final long LARGEST_VIA_NM = 500_000;
 
     private Pads() {}
@@ -29,31 +29,32 @@ final class Pads {
      *
      * @param throughHole true where the netlist or the file says that a lead goes through
      */
-    record Pad(CopperNode node, Feature.Flash flash, String part, String pin, boolean throughHole) {
+    public record Pad(
+            CopperNode node, Feature.Flash flash, String part, String pin, boolean throughHole) {
         /** "Pad R1.2", or "This pad" where nothing names it. */
-        String words() {
+        public String words() {
             return part.isEmpty() ? "This pad" : "Pad " + part + "." + pin;
         }
 
-        List<String> parts() {
+        public List<String> parts() {
             return part.isEmpty() ? List.of() : List.of(part);
         }
     }
 
     /** The pads of a side, in drawing order. */
-    static List<Pad> on(CheckContext c, Side side) {
+    public static List<Pad> on(CheckContext c, Side side) {
         record Key(Side side) {}
         return c.geometry().once(new Key(side), () -> find(c, side));
     }
 
     /** The plated holes that no part's lead goes through, by index. */
-    static List<Integer> vias(CheckContext c) {
+    public static List<Integer> vias(CheckContext c) {
         record Key() {}
         return c.geometry().once(new Key(), () -> findVias(c));
     }
 
     /** Pads that no hole goes through: those to put parts on from above. */
-    static List<Pad> surface(CheckContext c, Side side) {
+    public static List<Pad> surface(CheckContext c, Side side) {
         Set<Pt> drilled = new HashSet<>();
         c.board().holes().forEach(h -> drilled.add(cell(h.middle())));
         return on(c, side).stream()
@@ -138,7 +139,7 @@ final class Pads {
     }
 
     /** Netlists round to a micrometre or two; a 20 µm grid is still far finer than any pad. */
-    static Pt cell(Pt p) {
+    public static Pt cell(Pt p) {
         return new Pt(Math.round(p.x() / 20_000.0), Math.round(p.y() / 20_000.0));
     }
 }

@@ -3,7 +3,7 @@ package dev.lastcut.core.check;
 import dev.lastcut.core.capability.CapabilitySheet;
 
 /** One check. Rules keep no state; one instance serves every board. */
-interface Rule {
+public interface Rule {
     /** The id of the report format; never changes. */
     String id();
 

@@ -8,21 +8,21 @@ import java.util.Locale;
 import java.util.Optional;
 
 /** Webs between the openings of a mask or a stencil; those of one width at one part are one. */
-abstract class WebRule implements Rule {
+public abstract class WebRule implements Rule {
     private final Role.Kind kind;
 
-    WebRule(Role.Kind kind) {
+    public WebRule(Role.Kind kind) {
         this.kind = kind;
     }
 
     /** What a web must reach; empty where nothing states it. */
-    abstract Optional<CheckContext.Bounds> bounds(CheckContext c);
+    public abstract Optional<CheckContext.Bounds> bounds(CheckContext c);
 
     /** The outcome where nothing states how wide a web must be. */
-    abstract Outcome noBounds(CheckContext c);
+    public abstract Outcome noBounds(CheckContext c);
 
     /** What is wrong with webs of a width. */
-    abstract String sentence(int webs, double widthNm, double limitNm);
+    public abstract String sentence(int webs, double widthNm, double limitNm);
 
     @Override
     public Outcome run(CheckContext c) {

@@ -15,17 +15,17 @@ import java.util.Map;
 import java.util.TreeSet;
 
 /** What stands between two openings of a mask or a stencil. */
-final class Webs {
+public final class Webs {
     /** Webs equal to this are alike: 2 µm, what a measure is true to. */
     private static final double ALIKE_NM = 2_000;
 
     /** A web at its narrowest place, and the parts whose pads lie in its openings. */
-    record Web(Measure across, List<String> parts) {}
+    public record Web(Measure across, List<String> parts) {}
 
     private Webs() {}
 
     /** The webs narrower than a limit, those of the same width at the same part together. */
-    static List<List<Web>> narrower(CheckContext c, Role role, Side side, double limitNm) {
+    public static List<List<Web>> narrower(CheckContext c, Role role, Side side, double limitNm) {
         Openings openings = Openings.of(c, role);
         PieceIndex index = c.geometry().index(role);
         Map<List<Integer>, List<Piece[]>> pairs = new LinkedHashMap<>();

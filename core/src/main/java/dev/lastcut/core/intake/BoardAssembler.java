@@ -17,10 +17,12 @@ import dev.lastcut.core.board.Side;
 import dev.lastcut.core.board.SourceFile;
 import dev.lastcut.core.board.Span;
 import dev.lastcut.core.formats.gerber.GerberFile;
-import dev.lastcut.core.formats.table.PlacementReader;
 import dev.lastcut.core.geometry.Orientation;
 import dev.lastcut.core.geometry.Pt;
 import dev.lastcut.core.geometry.Segment;
+import dev.lastcut.core.intake.reading.Reading;
+import dev.lastcut.core.intake.roles.HoleRoles;
+import dev.lastcut.core.intake.roles.PackFacts;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -35,11 +37,20 @@ final class BoardAssembler {
 
     private final List<SourceFile> files;
     private final Map<String, Reading> readings;
+    private final PackFacts facts;
+    private final Placements placements;
     private final List<Problem> problems;
 
-    BoardAssembler(List<SourceFile> files, Map<String, Reading> readings, List<Problem> problems) {
+    BoardAssembler(
+            List<SourceFile> files,
+            Map<String, Reading> readings,
+            PackFacts facts,
+            Placements placements,
+            List<Problem> problems) {
         this.files = files;
         this.readings = readings;
+        this.facts = facts;
+        this.placements = placements;
         this.problems = problems;
     }
 
@@ -49,9 +60,7 @@ final class BoardAssembler {
         List<Hole> holes = new ArrayList<>();
         Optional<Netlist> netlist = Optional.empty();
         Optional<List<ListedPart>> parts = Optional.empty();
-        Optional<PlacementReader.Result> placed = Optional.empty();
-        String placementFile = "";
-        List<PlacedPart> layered = new ArrayList<>();
+        Optional<List<PlacedPart>> placed = Optional.empty();
         for (SourceFile f : files) {
             Reading reading = readings.get(f.path());
             if (reading instanceof Reading.Drawn d && f.role().equals(Role.OUTLINE)) {
@@ -66,12 +75,11 @@ final class BoardAssembler {
                 netlist = Optional.of(n.result().netlist());
             } else if (reading instanceof Reading.Parts p && f.role().equals(Role.PARTS_LIST)) {
                 parts = Optional.of(p.result().parts());
-            } else if (reading instanceof Reading.Placements p && f.role().equals(Role.PLACEMENT)) {
-                placed = Optional.of(p.result());
-                placementFile = f.path();
+            } else if (reading instanceof Reading.Placements && f.role().equals(Role.PLACEMENT)) {
+                placed = Optional.of(both(placed, placements.of(f.path())));
             } else if (reading instanceof Reading.Gerber g && f.role().equals(Role.PLACEMENT)) {
-                layered.addAll(g.file().components());
-            } else if (!f.role().equals(Role.UNKNOWN)) {
+                placed = Optional.of(both(placed, g.file().components()));
+            } else if (!f.role().equals(Role.UNKNOWN) && !f.role().equals(Role.NOT_PART)) {
                 problems.add(
                         new Problem(
                                 Problem.Code.NOT_READABLE,
@@ -82,13 +90,14 @@ final class BoardAssembler {
             }
         }
         layers.sort(Comparator.comparingInt(l -> rank(l.role())));
-        Optional<List<PlacedPart>> placements = Optional.empty();
-        if (placed.isPresent()) {
-            placements = Optional.of(onPads(placementFile, placed.get(), netlist, layers));
-        } else if (!layered.isEmpty()) {
-            placements = Optional.of(layered);
-        }
-        return new Board(files, layers, outline, holes, netlist, parts, placements, problems);
+        return new Board(files, layers, outline, holes, netlist, parts, placed, problems);
+    }
+
+    /** Placements come in one table, or in one for each side. */
+    private static List<PlacedPart> both(Optional<List<PlacedPart>> first, List<PlacedPart> more) {
+        List<PlacedPart> all = new ArrayList<>(first.orElse(List.of()));
+        all.addAll(more);
+        return all;
     }
 
     private Optional<Outline> outline() {
@@ -111,12 +120,9 @@ final class BoardAssembler {
      * files are negative by nature and hold their openings.
      */
     private List<Feature> picture(Role role, GerberFile file, Optional<Outline> outline) {
-        boolean negative =
-                file.negative()
-                        || "Negative"
-                                .equalsIgnoreCase(
-                                        file.attributes().getOrDefault("FilePolarity", ""));
-        if (!negative || !role.isCopper()) {
+        boolean stated =
+                "Negative".equalsIgnoreCase(file.attributes().getOrDefault("FilePolarity", ""));
+        if (!(file.negative() || stated) || !role.isCopper()) {
             return file.features();
         }
         List<Feature> all = new ArrayList<>();
@@ -144,62 +150,11 @@ final class BoardAssembler {
         return edge;
     }
 
-    private List<PlacedPart> onPads(
-            String file,
-            PlacementReader.Result placed,
-            Optional<Netlist> netlist,
-            List<Layer> layers) {
-        List<PlacementFit.Pad> pads = new ArrayList<>();
-        netlist.ifPresent(
-                n ->
-                        n.points().stream()
-                                .filter(Netlist.Point::isPin)
-                                .forEach(
-                                        p ->
-                                                pads.add(
-                                                        new PlacementFit.Pad(
-                                                                p.component(), p.pin(), p.at()))));
-        if (pads.isEmpty()) {
-            for (Layer l : layers) {
-                for (Feature f : l.features()) {
-                    if (f instanceof Feature.Flash x && !x.attributes().component().isEmpty()) {
-                        pads.add(
-                                new PlacementFit.Pad(
-                                        x.attributes().component(), x.attributes().pin(), x.at()));
-                    }
-                }
-            }
-        }
-        Optional<PlacementFit.Result> fit =
-                new PlacementFit(pads).fit(placed.parts(), placed.unitStated());
-        fit.filter(r -> !r.done().isEmpty() || r.share() < 0.5)
-                .ifPresent(
-                        r ->
-                                problems.add(
-                                        new Problem(
-                                                r.done().isEmpty()
-                                                        ? Problem.Code.MISREGISTERED
-                                                        : Problem.Code.FORMAT_GUESSED,
-                                                file,
-                                                0,
-                                                r.done().isEmpty()
-                                                        ? "only "
-                                                                + Math.round(100 * r.share())
-                                                                + " % of the parts lie on their pads"
-                                                        : String.join("; ", r.done())
-                                                                + ": "
-                                                                + Math.round(100 * r.share())
-                                                                + " % of the parts then lie on their"
-                                                                + " pads",
-                                                r.done().isEmpty()
-                                                        ? "used as it is; no habit we know explains it"
-                                                        : "done; compare the parts with the pads")));
-        return fit.map(PlacementFit.Result::parts).orElse(placed.parts());
-    }
-
-    private static List<Hole> plated(Reading.Drill d, Role role) {
+    private List<Hole> plated(Reading.Drill d, Role role) {
         if (role.equals(Role.MIXED_HOLES)) {
-            return d.file().holes();
+            return d.file().mixed()
+                    ? d.file().holes()
+                    : HoleRoles.judged(facts, files, d.file().holes());
         }
         boolean plated = role.equals(Role.PLATED_HOLES);
         return d.file().holes().stream().map(h -> h.withPlating(plated)).toList();

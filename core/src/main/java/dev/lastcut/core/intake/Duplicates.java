@@ -4,34 +4,41 @@ import dev.lastcut.core.board.Feature;
 import dev.lastcut.core.board.Hole;
 import dev.lastcut.core.board.Problem;
 import dev.lastcut.core.geometry.Segment;
+import dev.lastcut.core.intake.reading.Reading;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.TreeMap;
 
-/** Finds files that hold what another file of the pack holds already, whatever they are called. */
-final class Duplicates {
-    private Duplicates() {}
-
-    static List<Problem> find(Map<String, Reading> readings) {
+/**
+ * Files that hold what another file of the pack holds already, whatever they are called.
+ *
+ * @param originals the copy's path, and the path of what it copies
+ */
+record Duplicates(Map<String, String> originals, List<Problem> problems) {
+    static Duplicates find(Map<String, Reading> readings) {
         Map<String, String> seen = new HashMap<>();
         List<Problem> problems = new ArrayList<>();
-        readings.forEach(
-                (path, reading) -> {
-                    String print = print(reading);
-                    String first = print.isEmpty() ? null : seen.putIfAbsent(print, path);
-                    if (first != null) {
-                        problems.add(
-                                new Problem(
-                                        Problem.Code.DUPLICATE_FILE,
-                                        path,
-                                        0,
-                                        "holds exactly what " + first + " holds",
-                                        "check whether one of them is an older or wrong file"));
-                    }
-                });
-        return problems;
+        Map<String, String> originals = new HashMap<>();
+        new TreeMap<>(readings)
+                .forEach(
+                        (path, reading) -> {
+                            String print = print(reading);
+                            String first = print.isEmpty() ? null : seen.putIfAbsent(print, path);
+                            if (first != null) {
+                                originals.put(path, first);
+                                problems.add(
+                                        new Problem(
+                                                Problem.Code.DUPLICATE_FILE,
+                                                path,
+                                                0,
+                                                "holds exactly what " + first + " holds",
+                                                "check whether one of them is an older or wrong file"));
+                            }
+                        });
+        return new Duplicates(originals, problems);
     }
 
     /** The same for the same content, in any order; empty where there is nothing to compare. */

@@ -2,31 +2,39 @@ package dev.lastcut.core.intake;
 
 import dev.lastcut.core.board.Board;
 import dev.lastcut.core.board.Correction;
+import dev.lastcut.core.board.Hole;
 import dev.lastcut.core.board.Problem;
 import dev.lastcut.core.board.Role;
 import dev.lastcut.core.board.SourceFile;
 import dev.lastcut.core.formats.drill.DrillFormat;
 import dev.lastcut.core.formats.drill.DrillReader;
+import dev.lastcut.core.geometry.Pt;
 import dev.lastcut.core.intake.Pack.PackFile;
+import dev.lastcut.core.intake.places.PointMatch;
+import dev.lastcut.core.intake.reading.Reading;
+import dev.lastcut.core.intake.roles.PackFacts;
+import dev.lastcut.core.intake.roles.Remembered;
+import dev.lastcut.core.intake.roles.RoleProposer;
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.HashMap;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
 
 /** Opens a pack: reads every file, settles the roles, assembles the board. Used once per pack. */
 public final class Intake {
     private final Pack pack;
     private final Choices chosen;
-    private final Map<String, Reading> readings = new LinkedHashMap<>();
+    private final Remembered remembered;
+    private final Map<String, Reading> readings = new TreeMap<>();
     private final List<Problem> problems = new ArrayList<>();
 
-    private Intake(Pack pack, Choices chosen) {
+    private Intake(Pack pack, Choices chosen, Remembered remembered) {
         this.pack = pack;
         this.chosen = chosen;
+        this.remembered = remembered;
     }
 
     /** Opens a pack of which nothing was decided yet. */
@@ -38,7 +46,16 @@ public final class Intake {
      * @throws UnusablePackException when no file of the pack describes any part of a board
      */
     public static Board open(Pack pack, Choices chosen) throws UnusablePackException {
-        return new Intake(pack, chosen).open();
+        return open(pack, chosen, Remembered.NOTHING);
+    }
+
+    /**
+     * @param remembered what the user said of files of earlier packs
+     * @throws UnusablePackException when no file of the pack describes any part of a board
+     */
+    public static Board open(Pack pack, Choices chosen, Remembered remembered)
+            throws UnusablePackException {
+        return new Intake(pack, chosen, remembered).open();
     }
 
     private Board open() throws UnusablePackException {
@@ -59,12 +76,16 @@ public final class Intake {
         settleDrillFormats();
         chosen.corrections()
                 .forEach((path, c) -> readings.computeIfPresent(path, (p, r) -> r.moved(c)));
-        RoleProposer proposer = new RoleProposer(readings);
-        List<SourceFile> files = settleRoles(proposer.propose());
-        files = register(files, proposer);
+        Duplicates copies = Duplicates.find(readings);
+        PackFacts facts = new PackFacts(readings);
+        Placements placements = Placements.lay(readings, facts);
+        Map<String, SourceFile> proposed =
+                RoleProposer.propose(facts, chosen.roles(), copies.originals(), remembered);
+        List<SourceFile> files = register(List.copyOf(proposed.values()));
         readings.values().forEach(r -> problems.addAll(r.problems()));
-        problems.addAll(Duplicates.find(readings));
-        return new BoardAssembler(files, readings, problems).board();
+        problems.addAll(copies.problems());
+        problems.addAll(placements.problems());
+        return new BoardAssembler(files, readings, facts, placements, problems).board();
     }
 
     private Reading read(PackFile f) {
@@ -81,11 +102,11 @@ public final class Intake {
     }
 
     /** Says of every file that does not lie on the others how it would. */
-    private List<SourceFile> register(List<SourceFile> files, RoleProposer proposer) {
+    private List<SourceFile> register(List<SourceFile> files) {
         Map<String, Role> roles = new HashMap<>();
         files.forEach(f -> roles.put(f.path(), f.role()));
         Map<String, Correction> wanted = new HashMap<>();
-        for (Registration.Shift s : Registration.find(proposer.places(roles))) {
+        for (Registration.Shift s : Registration.find(PadPlaces.of(readings, roles))) {
             wanted.put(s.path(), s.correction());
             problems.add(
                     new Problem(
@@ -123,8 +144,9 @@ public final class Intake {
         return first == null ? further : first.then(further);
     }
 
+    /** A drill file that leaves its number format open is read so that its holes meet pads. */
     private void settleDrillFormats() {
-        RoleProposer proposer = null;
+        List<PointMatch> pads = null;
         for (PackFile f : pack.files()) {
             if (!(readings.get(f.path()) instanceof Reading.Drill d)
                     || d.file().formatStated()
@@ -132,13 +154,13 @@ public final class Intake {
                 continue;
             }
             // Counting every picture takes a while: only where a file leaves its format open.
-            proposer = proposer == null ? new RoleProposer(readings) : proposer;
+            pads = pads == null ? padsOfPictures() : pads;
             Reading.Drill best = d;
-            double bestHits = proposer.holesOnPads(d.file());
+            double bestHits = holesOnPads(d, pads);
             double asRead = bestHits;
             for (DrillFormat format : DrillFormat.ALL) {
                 Reading.Drill tried = Reading.drillAs(f.path(), f.content(), format);
-                double hits = proposer.holesOnPads(tried.file());
+                double hits = holesOnPads(tried, pads);
                 if (hits > bestHits + 0.02) {
                     best = tried;
                     bestHits = hits;
@@ -162,45 +184,18 @@ public final class Intake {
         }
     }
 
-    /** Component layers place the parts of one side each, so there are two of them. */
-    private boolean isComponentLayer(SourceFile f) {
-        return readings.get(f.path()) instanceof Reading.Gerber;
+    private List<PointMatch> padsOfPictures() {
+        List<PointMatch> all = new ArrayList<>();
+        for (Reading r : readings.values()) {
+            if (r instanceof Reading.Gerber g) {
+                all.add(new PointMatch(PadPlaces.of(g.file().features())));
+            }
+        }
+        return all;
     }
 
-    private List<SourceFile> settleRoles(Map<String, SourceFile> proposed) {
-        Map<Role, SourceFile> taken = new HashMap<>();
-        List<SourceFile> result = new ArrayList<>();
-        List<SourceFile> bySureness = new ArrayList<>(proposed.values());
-        for (int i = 0; i < bySureness.size(); i++) {
-            SourceFile f = bySureness.get(i);
-            Role role = chosen.roles().get(f.path());
-            if (role != null) {
-                bySureness.set(i, f.withRole(role, "you chose it", 1, true));
-            }
-        }
-        bySureness.sort(Comparator.comparingDouble(f -> -f.confidence()));
-        for (SourceFile f : bySureness) {
-            boolean single =
-                    f.role().isPicture()
-                            || f.role().equals(Role.NETLIST)
-                            || f.role().equals(Role.PARTS_LIST)
-                            || (f.role().equals(Role.PLACEMENT) && !isComponentLayer(f));
-            SourceFile first = single ? taken.putIfAbsent(f.role(), f) : null;
-            if (first == null) {
-                result.add(f);
-                continue;
-            }
-            problems.add(
-                    new Problem(
-                            Problem.Code.DUPLICATE_ROLE,
-                            f.path(),
-                            0,
-                            "looks like " + f.role().words() + ", but so does " + first.path(),
-                            "not used; choose its role if the other file is the wrong one"));
-            String evidence = f.evidence() + "; but " + first.path() + " has that role";
-            result.add(f.withRole(Role.UNKNOWN, evidence, 0.2, false));
-        }
-        result.sort(Comparator.comparing(SourceFile::path));
-        return result;
+    private static double holesOnPads(Reading.Drill d, List<PointMatch> pads) {
+        List<Pt> places = d.file().holes().stream().map(Hole::middle).toList();
+        return pads.stream().mapToDouble(p -> p.shareOf(places)).max().orElse(0);
     }
 }

@@ -6,6 +6,7 @@ import dev.lastcut.core.board.Problem;
 import dev.lastcut.core.board.Role;
 import dev.lastcut.core.board.SourceFile;
 import dev.lastcut.core.geometry.Pt;
+import dev.lastcut.core.intake.reading.Reading;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;

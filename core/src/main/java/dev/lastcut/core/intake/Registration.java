@@ -3,6 +3,7 @@ package dev.lastcut.core.intake;
 import dev.lastcut.core.board.Correction;
 import dev.lastcut.core.geometry.Pt;
 import dev.lastcut.core.geometry.UnionFind;
+import dev.lastcut.core.intake.places.PointMatch;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;

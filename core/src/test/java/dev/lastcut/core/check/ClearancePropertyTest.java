@@ -9,6 +9,7 @@ import dev.lastcut.core.board.Role;
 import dev.lastcut.core.board.Side;
 import dev.lastcut.core.capability.Headroom;
 import dev.lastcut.core.capability.LimitKey;
+import dev.lastcut.core.check.run.CheckRunner;
 import dev.lastcut.core.connectivity.BoardGeometry;
 import dev.lastcut.core.connectivity.CopperNode;
 import java.util.ArrayList;

@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.within;
 import dev.lastcut.core.TestBoards;
 import dev.lastcut.core.board.Role;
 import dev.lastcut.core.board.Side;
+import dev.lastcut.core.check.design.DesignClass;
 import dev.lastcut.core.connectivity.BoardGeometry;
 import dev.lastcut.core.connectivity.CopperNode;
 import dev.lastcut.core.connectivity.NetFacts;

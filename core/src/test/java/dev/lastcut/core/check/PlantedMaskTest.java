@@ -13,6 +13,7 @@ import dev.lastcut.core.board.Side;
 import dev.lastcut.core.capability.Headroom;
 import dev.lastcut.core.capability.Order;
 import dev.lastcut.core.capability.OrderOption;
+import dev.lastcut.core.check.run.CheckRunner;
 import dev.lastcut.core.connectivity.BoardGeometry;
 import dev.lastcut.core.geometry.Pt;
 import java.util.List;

@@ -11,6 +11,7 @@ import dev.lastcut.core.capability.Cutter;
 import dev.lastcut.core.capability.Headroom;
 import dev.lastcut.core.capability.LimitKey;
 import dev.lastcut.core.capability.Order;
+import dev.lastcut.core.check.run.CheckRunner;
 import dev.lastcut.core.connectivity.BoardGeometry;
 import dev.lastcut.core.milling.TestMills;
 import java.util.List;

@@ -10,6 +10,7 @@ import dev.lastcut.core.board.Role;
 import dev.lastcut.core.board.Side;
 import dev.lastcut.core.capability.Headroom;
 import dev.lastcut.core.capability.Order;
+import dev.lastcut.core.check.run.CheckRunner;
 import dev.lastcut.core.connectivity.BoardGeometry;
 import dev.lastcut.core.current.NetCurrent;
 import dev.lastcut.core.geometry.Pt;

@@ -11,7 +11,7 @@ import dev.lastcut.core.capability.Headroom;
 import dev.lastcut.core.capability.LimitKey;
 import dev.lastcut.core.check.CheckContext;
 import dev.lastcut.core.check.CheckRun;
-import dev.lastcut.core.check.CheckRunner;
+import dev.lastcut.core.check.run.CheckRunner;
 import dev.lastcut.core.connectivity.BoardGeometry;
 import dev.lastcut.core.milling.MillSetup;
 import java.nio.charset.StandardCharsets;

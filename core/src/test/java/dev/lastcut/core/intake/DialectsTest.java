@@ -291,7 +291,8 @@ class DialectsTest {
         assertThat(roles(board).values()).contains("copper-inner-1", "copper-inner-2");
         assertThat(board.files())
                 .filteredOn(f -> f.role().inner() > 0)
-                .allMatch(f -> f.confidence() < 0.5 && f.evidence().contains("look at"));
+                .hasSize(2)
+                .allMatch(f -> f.doubt().isPresent());
     }
 
     private static Map<String, String> roles(Board board) {
@@ -430,7 +431,7 @@ class DialectsTest {
         Map<String, String> files = files(Layers.MODERN, Holes.DECIMALS);
         files.put("map.gbr", "%TF.FileFunction,Drillmap*%" + layer(Layers.MODERN, top));
         Board board = open(files);
-        assertThat(roles(board)).containsEntry("map.gbr", "unknown");
+        assertThat(roles(board)).containsEntry("map.gbr", "not-part");
         assertThat(board.copper()).hasSize(2);
     }
 

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import dev.lastcut.core.board.Board;
+import dev.lastcut.core.board.Doubt;
 import dev.lastcut.core.board.Problem;
 import dev.lastcut.core.board.Role;
 import dev.lastcut.core.board.Side;
@@ -64,7 +65,7 @@ class IntakeTest {
                 board.files().stream()
                         .collect(Collectors.toMap(SourceFile::path, Function.identity()));
         // Nothing tells the side: that must be said, not pretended.
-        assertThat(files.get("1.txt").confidence()).isLessThan(0.5);
+        assertThat(files.get("1.txt").doubt().orElseThrow().kind()).isEqualTo(Doubt.Kind.SIDE);
         assertThat(files.get("1.txt").evidence()).contains("nothing tells the side");
     }
 
@@ -77,7 +78,7 @@ class IntakeTest {
                         .findFirst()
                         .orElseThrow();
         assertThat(f.role()).isEqualTo(Role.of(Role.Kind.COPPER, Side.TOP));
-        assertThat(f.evidence()).contains("though its name says mask");
+        assertThat(f.against()).contains("its name says mask");
     }
 
     @Test
@@ -96,6 +97,26 @@ class IntakeTest {
 
     @Test
     void twoFilesForOneRoleAreSaid() throws Exception {
+        String older = COPPER.replace("X8000000Y4000000D01*", "X8000000Y5000000D01*");
+        Board board =
+                open(
+                        Map.of(
+                                "copper top.gbr",
+                                COPPER,
+                                "copper top old.gbr",
+                                older,
+                                "d.drl",
+                                DRILL),
+                        Map.of());
+        assertThat(board.copper()).hasSize(1);
+        assertThat(board.files())
+                .filteredOn(f -> f.doubt().isPresent())
+                .extracting(f -> f.doubt().get().kind())
+                .containsExactly(Doubt.Kind.SHARED, Doubt.Kind.SHARED);
+    }
+
+    @Test
+    void aCopyOfAFileIsNoPartOfTheBoard() throws Exception {
         Board board =
                 open(
                         Map.of(
@@ -106,10 +127,11 @@ class IntakeTest {
                                 "d.drl",
                                 DRILL),
                         Map.of());
+        assertThat(roles(board).values())
+                .containsExactlyInAnyOrder("copper-top", "not-part", "plated-holes");
         assertThat(board.problems())
                 .extracting(Problem::code)
-                .contains(Problem.Code.DUPLICATE_ROLE);
-        assertThat(board.copper()).hasSize(1);
+                .contains(Problem.Code.DUPLICATE_FILE);
     }
 
     @Test
@@ -128,6 +150,9 @@ class IntakeTest {
                 open(Map.of("c.gbr", COPPER, "letter.gbr", "Dear shop,\nten please.\n"), Map.of());
         assertThat(roles(board)).containsEntry("letter.gbr", "unknown");
         assertThat(board.problems()).anyMatch(p -> p.file().equals("letter.gbr"));
+        assertThat(board.files())
+                .filteredOn(f -> f.path().equals("letter.gbr"))
+                .allMatch(f -> f.doubt().isPresent());
     }
 
     @Test

@@ -4,7 +4,7 @@ import dev.lastcut.core.assembly.PartBodies;
 import dev.lastcut.core.board.Hole;
 import dev.lastcut.core.board.Layer;
 import dev.lastcut.core.board.Role;
-import dev.lastcut.core.check.DesignClass;
+import dev.lastcut.core.check.design.DesignClass;
 import dev.lastcut.core.compare.BoardChanges;
 import dev.lastcut.core.connectivity.BoardGeometry;
 import dev.lastcut.core.connectivity.NetFacts;

@@ -5,7 +5,7 @@ import dev.lastcut.core.capability.CapabilitySheet;
 import dev.lastcut.core.capability.Headroom;
 import dev.lastcut.core.check.CheckContext;
 import dev.lastcut.core.check.CheckRun;
-import dev.lastcut.core.check.CheckRunner;
+import dev.lastcut.core.check.run.CheckRunner;
 import dev.lastcut.core.connectivity.BoardGeometry;
 import dev.lastcut.core.cut.OutputFile;
 import dev.lastcut.core.cut.OutputSet;

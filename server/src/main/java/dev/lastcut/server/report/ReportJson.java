@@ -1,6 +1,7 @@
 package dev.lastcut.server.report;
 
 import dev.lastcut.core.board.Board;
+import dev.lastcut.core.board.Doubt;
 import dev.lastcut.core.board.Hole;
 import dev.lastcut.core.capability.Cutter;
 import dev.lastcut.core.check.CheckRun;
@@ -46,7 +47,17 @@ public record ReportJson(
 
     record HoleJson(double diameterMm, boolean plated, int count) {}
 
-    record FileJson(String path, String role, String evidence, double confidence) {}
+    /**
+     * {@code doubt} says what the user must be asked; empty where nothing is open. {@code against}
+     * is what speaks against the role.
+     */
+    record FileJson(
+            String path,
+            String role,
+            String evidence,
+            String against,
+            double confidence,
+            String doubt) {}
 
     record ProblemJson(String file, int line, String text, String action) {}
 
@@ -135,7 +146,9 @@ public record ReportJson(
                                                 f.path(),
                                                 f.role().id(),
                                                 f.evidence(),
-                                                f.confidence()))
+                                                f.against(),
+                                                f.confidence(),
+                                                f.doubt().map(Doubt::text).orElse("")))
                         .toList(),
                 board.problems().stream()
                         .map(p -> new ProblemJson(p.file(), p.line(), p.text(), p.action()))

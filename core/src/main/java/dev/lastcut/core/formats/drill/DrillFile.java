@@ -12,6 +12,8 @@ import java.util.Optional;
  * @param plated what the file says of itself as a whole; empty when it says nothing
  * @param formatStated false when neither unit nor number format could be found in the file and the
  *     coordinates carry no decimal point
+ * @param stepNm the finest step of its coordinates
+ * @param remarks its comments, the first few
  * @param mixed true when the file marks some tools as plated and others as not
  */
 public record DrillFile(
@@ -19,11 +21,28 @@ public record DrillFile(
         Optional<Boolean> plated,
         DrillFormat format,
         boolean formatStated,
+        double stepNm,
+        List<String> remarks,
         boolean mixed,
         List<Problem> problems,
         boolean looksLikeDrill) {
     public DrillFile {
         holes = List.copyOf(holes);
+        remarks = List.copyOf(remarks);
         problems = List.copyOf(problems);
+    }
+
+    /** The same file with its holes elsewhere. */
+    public DrillFile withHoles(List<Hole> moved) {
+        return new DrillFile(
+                moved,
+                plated,
+                format,
+                formatStated,
+                stepNm,
+                remarks,
+                mixed,
+                problems,
+                looksLikeDrill);
     }
 }

@@ -42,6 +42,7 @@ public final class DrillReader {
     private static final Pattern TOOL_COMMENT =
             Pattern.compile(
                     "(?i).*\\bT(?:ool)?\\s*0*(\\d{1,3})\\b\\D*?(\\d*\\.?\\d+)\\s*(mm|mils?|inch|in|\")(?:\\W.*|$)");
+    private static final int MOST_REMARKS = 20;
     private static final int MOST_COPIES = 100_000;
 
     private final DrillFormat assumed;
@@ -50,6 +51,8 @@ public final class DrillReader {
     private boolean unitStated;
     private boolean zerosStated;
     private boolean anyPoint;
+    private int mostDecimals;
+    private final List<String> remarks = new ArrayList<>();
     private final Map<Integer, Long> diameters = new HashMap<>();
     private final Map<Integer, Boolean> toolPlated = new HashMap<>();
     private Optional<Boolean> plated = Optional.empty();
@@ -155,6 +158,8 @@ public final class DrillReader {
                 plated.or(() -> kinds.size() == 1 ? kinds.stream().findFirst() : Optional.empty()),
                 format,
                 stated,
+                format.nmPerUnit() / Math.pow(10, anyPoint ? mostDecimals : format.decimals()),
+                remarks,
                 kinds.size() > 1,
                 log.problems(),
                 recognised);
@@ -177,6 +182,9 @@ public final class DrillReader {
         } else if (body.startsWith("TD")) {
             nextToolPlated = null;
         } else if (mark < 0) {
+            if (remarks.size() < MOST_REMARKS && !c.isEmpty()) {
+                remarks.add(c);
+            }
             plainComment(c);
         }
     }
@@ -190,7 +198,7 @@ public final class DrillReader {
         }
         toolComment(c);
         String lower = c.toLowerCase(Locale.ROOT);
-        if (lower.matches(".*\\b(non|un|not )-?plated\\b.*")) {
+        if (lower.matches(".*(\\b(non|un|not )-?plated\\b|\\bplating\\W+(none|no|off)\\b).*")) {
             nextToolPlated = false;
         } else if (lower.matches(".*\\bplated\\b.*")) {
             nextToolPlated = true;
@@ -459,7 +467,11 @@ public final class DrillReader {
     }
 
     private long number(String digits) {
-        anyPoint |= digits.indexOf('.') >= 0;
+        int point = digits.indexOf('.');
+        if (point >= 0) {
+            anyPoint = true;
+            mostDecimals = Math.max(mostDecimals, digits.length() - point - 1);
+        }
         OptionalLong value = format.parse(digits);
         if (value.isEmpty()) {
             throw new IllegalArgumentException("the number '" + digits + "' is out of range");

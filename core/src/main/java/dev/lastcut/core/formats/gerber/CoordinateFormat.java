@@ -27,6 +27,11 @@ record CoordinateFormat(int integers, int decimals, boolean omitTrailing, boolea
         return omitTrailing || incremental || factor != Math.rint(factor) ? 0 : (long) factor;
     }
 
+    /** The finest step two places can be told apart by, nm. */
+    double stepNm(double nmPerUnit) {
+        return nmPerUnit / TEN[decimals];
+    }
+
     /**
      * The value in nm of the number between {@code from} and {@code to}.
      *

@@ -30,6 +30,8 @@ final class GerberInterpreter implements CommandLexer.Sink {
     private static final Pattern STEP =
             Pattern.compile("SR(?:X(\\d+))?(?:Y(\\d+))?(?:I([-+.\\d]+))?(?:J([-+.\\d]+))?");
 
+    private static final int MOST_REMARKS = 20;
+    private static final int LONGEST_REMARK = 200;
     private static final long FARTHEST = (long) CoordinateFormat.FARTHEST_NM;
 
     private final ProblemLog log;
@@ -39,6 +41,7 @@ final class GerberInterpreter implements CommandLexer.Sink {
     private final Map<String, MacroDefinition> macros = new HashMap<>();
     private final FeatureSink sink = new FeatureSink();
     private final List<PlacedPart> components = new ArrayList<>();
+    private final List<String> remarks = new ArrayList<>();
 
     private CoordinateFormat format = new CoordinateFormat(2, 4, false, false);
     private boolean formatKnown;
@@ -172,6 +175,8 @@ final class GerberInterpreter implements CommandLexer.Sink {
                 attributes.file(),
                 image.isNegative(),
                 components,
+                remarks,
+                format.stepNm(nmPerUnit),
                 log.problems(),
                 recognised);
     }
@@ -211,7 +216,8 @@ final class GerberInterpreter implements CommandLexer.Sink {
             case "AB" -> block(body);
             case "TF", "TA", "TO", "TD" -> attributes.accept(w);
             case "IP", "IR", "AS", "MI", "SF", "OF" -> imageCommand(w);
-            case "IN", "LN", "IJ", "KO", "PF" -> {}
+            case "IN", "LN" -> remark(body);
+            case "IJ", "KO", "PF" -> {}
             default ->
                     // Very old files put word commands between percent signs as well.
                     word(bytes(w), 0, w.length());
@@ -342,6 +348,17 @@ final class GerberInterpreter implements CommandLexer.Sink {
                 attributes.accept(string(text, at + 3, to).strip());
                 return;
             }
+        }
+        if (remarks.size() < MOST_REMARKS) {
+            remark(string(text, from, to).replaceFirst("^[Gg]0*4", ""));
+        }
+    }
+
+    /** What the file says of itself in plain words; the first lines tell, the rest is noise. */
+    private void remark(String text) {
+        String plain = text.strip();
+        if (!plain.isEmpty() && plain.length() <= LONGEST_REMARK && remarks.size() < MOST_REMARKS) {
+            remarks.add(plain);
         }
     }
 

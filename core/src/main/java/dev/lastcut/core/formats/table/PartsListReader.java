@@ -7,6 +7,7 @@ import dev.lastcut.core.formats.ProblemLog;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 import java.util.Set;
 
 /** Reads a parts list: a designator column and whatever else is there. */
@@ -34,20 +35,20 @@ public final class PartsListReader {
 
     public static Result read(String file, byte[] content) {
         ProblemLog log = new ProblemLog(file);
-        Table table = Table.parse(content);
-        int head = table.header(r -> r.cells().size() > 1 && Table.column(r, DESIGNATOR) >= 0);
-        if (head < 0) {
+        Optional<Table.Found> found =
+                Table.find(content, r -> r.cells().size() > 1 && Table.column(r, DESIGNATOR) >= 0);
+        if (found.isEmpty()) {
             log.add(
                     Code.MISSING_COLUMN,
                     1,
                     "no column named designator, reference or refdes; found "
-                            + (table.rows().isEmpty() ? "nothing" : table.rows().get(0).cells()),
+                            + Table.firstRow(content),
                     "the parts list was not read; name the column and bring it in again");
             return new Result(List.of(), log.problems(), false);
         }
-        Columns columns = new Columns(table.rows().get(head));
+        Columns columns = new Columns(found.get().header());
         List<ListedPart> parts = new ArrayList<>();
-        for (Table.Row row : table.rows().subList(head + 1, table.rows().size())) {
+        for (Table.Row row : found.get().body()) {
             columns.read(row, parts, log);
         }
         return new Result(parts, log.problems(), true);
@@ -67,7 +68,7 @@ public final class PartsListReader {
 
         Columns(Table.Row h) {
             designator = Table.column(h, DESIGNATOR);
-            value = Table.column(h, "value", "comment", "val");
+            value = valueColumn(h);
             footprint = Table.column(h, "footprint", "package", "case", "pattern");
             maker = Table.column(h, "manufacturer", "maker", "mfr", "mfg", "brand");
             number =
@@ -83,6 +84,14 @@ public final class PartsListReader {
             quantity = Table.column(h, "quantity", "qty", "count");
             notFitted = Table.column(h, "dnp", "dnf", "notfitted", "donotfit", "donotpopulate");
             fitted = Table.column(h, "fitted", "fit", "populate");
+        }
+
+        /** Many lists have the value in a column called description, and no other. */
+        private static int valueColumn(Table.Row h) {
+            int named =
+                    Table.column(
+                            h, "value", "partvalue", "val", "values", "comment", "componentvalue");
+            return named >= 0 ? named : Table.column(h, "description", "desc");
         }
 
         void read(Table.Row row, List<ListedPart> parts, ProblemLog log) {

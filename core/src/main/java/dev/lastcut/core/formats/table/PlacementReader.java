@@ -71,23 +71,24 @@ public final class PlacementReader {
 
     public static Result read(String file, byte[] content) {
         ProblemLog log = new ProblemLog(file);
-        Table table = Table.parse(content);
-        int head =
-                table.header(
+        Optional<Table.Found> found =
+                Table.find(
+                        content,
                         r ->
                                 Table.column(r, DESIGNATOR) >= 0
                                         && Table.column(r, X) >= 0
                                         && Table.column(r, Y) >= 0);
-        if (head < 0) {
+        if (found.isEmpty()) {
             log.add(
                     Code.MISSING_COLUMN,
                     1,
-                    "expected columns designator, x and y; found "
-                            + (table.rows().isEmpty() ? "nothing" : table.rows().get(0).cells()),
+                    "expected columns designator, x and y; found " + Table.firstRow(content),
                     "the placement was not read; name the columns and bring it in again");
             return new Result(List.of(), log.problems(), false, false);
         }
-        Table.Row header = table.rows().get(head);
+        Table table = found.get().table();
+        int head = found.get().head();
+        Table.Row header = found.get().header();
         Optional<Long> unit = statedUnit(table.rows().subList(0, head + 1));
         Columns c =
                 new Columns(
@@ -101,11 +102,11 @@ public final class PlacementReader {
                         Table.column(header, "footprint", "package", "case"),
                         unit.orElse(Length.NM_PER_MM));
         List<PlacedPart> parts = new ArrayList<>();
-        for (Table.Row row : table.rows().subList(head + 1, table.rows().size())) {
+        for (Table.Row row : found.get().body()) {
             c.read(row, parts, log);
         }
         boolean inCells =
-                table.rows().stream().skip(head + 1).limit(5).anyMatch(r -> hasUnit(r.cell(c.x())));
+                found.get().body().stream().limit(5).anyMatch(r -> hasUnit(r.cell(c.x())));
         return new Result(parts, log.problems(), true, unit.isPresent() || inCells);
     }
 
@@ -147,7 +148,7 @@ public final class PlacementReader {
             double unitNm) {
         void read(Table.Row row, List<PlacedPart> parts, ProblemLog log) {
             String name = row.cell(designator);
-            if (name.isEmpty()) {
+            if (name.isEmpty() || name.startsWith("#") || row.cells().size() < 3) {
                 return;
             }
             try {

@@ -1,0 +1,27 @@
+package dev.lastcut.core.board;
+
+import java.util.Locale;
+
+/**
+ * Why it is not certain what a file is. A board with such a file is not released until the user has
+ * said.
+ *
+ * @param text what is open, in a sentence
+ */
+public record Doubt(Kind kind, String text) {
+    /** What is open. */
+    public enum Kind {
+        /** What the file is at all. */
+        ROLE,
+        /** Only whether it is of the top or the bottom. */
+        SIDE,
+        /** Only where in the stack an inner layer lies. */
+        ORDER,
+        /** It looks like something that another file is already. */
+        SHARED;
+
+        public String id() {
+            return name().toLowerCase(Locale.ROOT);
+        }
+    }
+}

@@ -1,0 +1,2 @@
+/** Tracks, gaps, areas, nets and what they carry. */
+package dev.lastcut.core.check.copper;

@@ -1,0 +1,104 @@
+package dev.lastcut.core.check.files;
+
+import dev.lastcut.core.board.Board;
+import dev.lastcut.core.board.Hole;
+import dev.lastcut.core.board.Layer;
+import dev.lastcut.core.board.Role;
+import dev.lastcut.core.board.Side;
+import dev.lastcut.core.check.CheckContext;
+import dev.lastcut.core.check.Finding;
+import dev.lastcut.core.check.FindingBuilder;
+import dev.lastcut.core.check.Outcome;
+import dev.lastcut.core.check.Rule;
+import dev.lastcut.core.check.Severity;
+import java.util.ArrayList;
+import java.util.List;
+
+/** Files the shop will ask for: copper, a mask for each copper side, inner layers in a row. */
+public final class LayerMissingRule implements Rule {
+    @Override
+    public String id() {
+        return "layer-missing";
+    }
+
+    @Override
+    public String title() {
+        return "No file missing";
+    }
+
+    @Override
+    public Outcome run(CheckContext c) {
+        Board board = c.board();
+        boolean mill = c.mill().isPresent();
+        List<Finding> findings = new ArrayList<>();
+        if (board.copper().isEmpty()) {
+            findings.add(
+                    finding("copper-top", Severity.STOP, "no copper file at all", "Bring it in."));
+        }
+        for (Side side : Side.values()) {
+            boolean copper = board.layer(Role.Kind.COPPER, side).isPresent();
+            if (copper && !mill && board.layer(Role.Kind.MASK, side).isEmpty()) {
+                findings.add(
+                        finding(
+                                Role.of(Role.Kind.MASK, side).id(),
+                                Severity.LOOK,
+                                "no " + side.word() + " mask file, though it has copper there",
+                                "The shop will ask, or leave that side bare. Bring it in."));
+            }
+        }
+        boolean outerTwo =
+                board.layer(Role.Kind.COPPER, Side.TOP).isPresent()
+                        && board.layer(Role.Kind.COPPER, Side.BOTTOM).isPresent();
+        List<Integer> inner =
+                board.copper().stream()
+                        .map(Layer::role)
+                        .map(Role::inner)
+                        .filter(n -> n > 0)
+                        .toList();
+        if (!inner.isEmpty() && !outerTwo) {
+            findings.add(
+                    finding(
+                            "copper-bottom",
+                            Severity.STOP,
+                            "inner copper but not both outer layers",
+                            "Bring the other one in or change the roles."));
+        }
+        int highest = inner.stream().max(Integer::compare).orElse(0);
+        for (int n = 1; n < highest; n++) {
+            if (!inner.contains(n)) {
+                findings.add(
+                        finding(
+                                Role.innerCopper(n).id(),
+                                Severity.STOP,
+                                "no inner copper " + n + ", though it has inner copper " + highest,
+                                "Bring it in or change the roles."));
+            }
+        }
+        if (board.holes().isEmpty() && outerTwo) {
+            findings.add(
+                    finding(
+                            "plated-holes",
+                            Severity.LOOK,
+                            "copper on both sides but no holes to join them",
+                            "Bring the drill file in."));
+        }
+        boolean plated = board.holes().stream().anyMatch(Hole::plated);
+        if (plated && board.copper().size() == 1 && !mill) {
+            findings.add(
+                    finding(
+                            board.copper().get(0).role().id(),
+                            Severity.LOOK,
+                            "plated holes but copper on one side only",
+                            "Bring the other copper in, or mark the holes as unplated."));
+        }
+        return Outcome.of(findings);
+    }
+
+    private Finding finding(String layer, Severity severity, String lacks, String action) {
+        return new FindingBuilder(id())
+                .layers(layer)
+                .count(0, 1, "files")
+                .severity(severity)
+                .say("The pack has " + lacks + ". " + action);
+    }
+}

@@ -1,0 +1,2 @@
+/** What a desktop mill makes of the board. */
+package dev.lastcut.core.check.mill;

@@ -1,0 +1,66 @@
+package dev.lastcut.core.check.parts;
+
+import dev.lastcut.core.board.ListedPart;
+import dev.lastcut.core.board.PlacedPart;
+import dev.lastcut.core.check.CheckContext;
+import dev.lastcut.core.check.Finding;
+import dev.lastcut.core.check.FindingBuilder;
+import dev.lastcut.core.check.Outcome;
+import dev.lastcut.core.check.Rule;
+import dev.lastcut.core.check.Severity;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+
+/** Parts on the list to be fitted that are not placed. */
+public final class PartNotPlacedRule implements Rule {
+    @Override
+    public String id() {
+        return "part-not-placed";
+    }
+
+    @Override
+    public String title() {
+        return "Listed parts are placed";
+    }
+
+    @Override
+    public Outcome run(CheckContext c) {
+        Optional<Outcome> missing = Tables.missing(c);
+        if (missing.isPresent()) {
+            return missing.get();
+        }
+        Set<String> placed =
+                c.board().placements().get().stream()
+                        .map(PlacedPart::designator)
+                        .collect(Collectors.toSet());
+        List<Finding> findings =
+                c.board().parts().get().stream()
+                        .filter(p -> p.fitted() && !placed.contains(p.designator()))
+                        .map(p -> finding(c, p))
+                        .toList();
+        return Outcome.of(findings);
+    }
+
+    /** The netlist often knows where the part's pads are though the placement does not. */
+    private Finding finding(CheckContext c, ListedPart p) {
+        FindingBuilder b = new FindingBuilder(id());
+        c.board()
+                .netlist()
+                .flatMap(
+                        n ->
+                                n.points().stream()
+                                        .filter(q -> q.component().equals(p.designator()))
+                                        .findFirst())
+                .ifPresent(q -> b.at(q.at()));
+        return b.severity(Severity.LOOK)
+                .count(0, 1, "places")
+                .layers("placement")
+                .parts(List.of(p.designator()))
+                .say(
+                        p.designator()
+                                + " is on the parts list but not in the placement, so no machine"
+                                + " will fit it. Add it, or mark it as not fitted.");
+    }
+}

@@ -1,0 +1,226 @@
+package dev.lastcut.core.check.run;
+
+import dev.lastcut.core.check.CheckContext;
+import dev.lastcut.core.check.CheckMemory;
+import dev.lastcut.core.check.CheckRun;
+import dev.lastcut.core.check.Finding;
+import dev.lastcut.core.check.Outcome;
+import dev.lastcut.core.check.Rule;
+import dev.lastcut.core.check.copper.ClearanceRule;
+import dev.lastcut.core.check.copper.CopperIslandRule;
+import dev.lastcut.core.check.copper.CopperSliverRule;
+import dev.lastcut.core.check.copper.CopperToEdgeRule;
+import dev.lastcut.core.check.copper.CopperToHoleRule;
+import dev.lastcut.core.check.copper.CurrentRule;
+import dev.lastcut.core.check.copper.OpenRule;
+import dev.lastcut.core.check.copper.PlaneCutRule;
+import dev.lastcut.core.check.copper.PourCoversTrackRule;
+import dev.lastcut.core.check.copper.ShortRule;
+import dev.lastcut.core.check.copper.StubRule;
+import dev.lastcut.core.check.copper.TrackWidthRule;
+import dev.lastcut.core.check.files.FileUnassignedRule;
+import dev.lastcut.core.check.files.LayerCountRule;
+import dev.lastcut.core.check.files.LayerDuplicateRule;
+import dev.lastcut.core.check.files.LayerEmptyRule;
+import dev.lastcut.core.check.files.LayerMissingRule;
+import dev.lastcut.core.check.files.MisregisteredRule;
+import dev.lastcut.core.check.holes.AnnularRingRule;
+import dev.lastcut.core.check.holes.AspectRatioRule;
+import dev.lastcut.core.check.holes.HoleDuplicateRule;
+import dev.lastcut.core.check.holes.HoleSizeRule;
+import dev.lastcut.core.check.holes.HoleSpacingRule;
+import dev.lastcut.core.check.holes.HoleToEdgeRule;
+import dev.lastcut.core.check.holes.HoleWithoutPadRule;
+import dev.lastcut.core.check.holes.PadWithoutHoleRule;
+import dev.lastcut.core.check.holes.PlatingUnsupportedRule;
+import dev.lastcut.core.check.holes.SlotWidthRule;
+import dev.lastcut.core.check.mask.MaskDamRule;
+import dev.lastcut.core.check.mask.MaskExpansionRule;
+import dev.lastcut.core.check.mask.MaskExposesRule;
+import dev.lastcut.core.check.mask.MaskMissingRule;
+import dev.lastcut.core.check.mask.ViaCoverRule;
+import dev.lastcut.core.check.mill.GapNotMillableRule;
+import dev.lastcut.core.check.mill.InsideCornerRule;
+import dev.lastcut.core.check.mill.PadNickedRule;
+import dev.lastcut.core.check.mill.TrackNotSurvivingRule;
+import dev.lastcut.core.check.outline.BoardSizeRule;
+import dev.lastcut.core.check.outline.OutlineCrossingRule;
+import dev.lastcut.core.check.outline.OutlineDoubledRule;
+import dev.lastcut.core.check.outline.OutlineMissingRule;
+import dev.lastcut.core.check.outline.OutlineOpenRule;
+import dev.lastcut.core.check.parts.PartNotListedRule;
+import dev.lastcut.core.check.parts.PartNotPlacedRule;
+import dev.lastcut.core.check.paste.PasteMissingRule;
+import dev.lastcut.core.check.paste.PasteOnHoleRule;
+import dev.lastcut.core.check.paste.PasteOutsidePadRule;
+import dev.lastcut.core.check.paste.StencilAreaRatioRule;
+import dev.lastcut.core.check.paste.StencilAspectRule;
+import dev.lastcut.core.check.paste.StencilWebRule;
+import dev.lastcut.core.check.silk.SilkHeightRule;
+import dev.lastcut.core.check.silk.SilkOffBoardRule;
+import dev.lastcut.core.check.silk.SilkOnPadRule;
+import dev.lastcut.core.check.silk.SilkWidthRule;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.concurrent.ExecutionException;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
+import java.util.concurrent.atomic.AtomicInteger;
+import java.util.function.BooleanSupplier;
+
+/**
+ * Runs every rule that applies to a shop, two at a time. What did not change since an earlier run
+ * on the same board is not computed again.
+ */
+public final class CheckRunner {
+    private static final int THREADS = 2;
+
+    private static final List<Rule> RULES =
+            List.of(
+                    new OutlineMissingRule(),
+                    new OutlineOpenRule(),
+                    new OutlineDoubledRule(),
+                    new OutlineCrossingRule(),
+                    new FileUnassignedRule(),
+                    new MisregisteredRule(),
+                    new BoardSizeRule(),
+                    new LayerCountRule(),
+                    new LayerMissingRule(),
+                    new LayerEmptyRule(),
+                    new LayerDuplicateRule(),
+                    new TrackWidthRule(),
+                    new ClearanceRule(),
+                    new CopperSliverRule(),
+                    new CopperToEdgeRule(),
+                    new CopperToHoleRule(),
+                    new CopperIslandRule(),
+                    new ShortRule(),
+                    new OpenRule(),
+                    new CurrentRule(),
+                    new PourCoversTrackRule(),
+                    new PlaneCutRule(),
+                    new StubRule(),
+                    new HoleSizeRule(),
+                    new SlotWidthRule(),
+                    new AspectRatioRule(),
+                    new AnnularRingRule(),
+                    new HoleSpacingRule(),
+                    new HoleToEdgeRule(),
+                    new HoleDuplicateRule(),
+                    new PadWithoutHoleRule(),
+                    new HoleWithoutPadRule(),
+                    new PlatingUnsupportedRule(),
+                    new MaskMissingRule(),
+                    new MaskExpansionRule(),
+                    new MaskExposesRule(),
+                    new MaskDamRule(),
+                    new ViaCoverRule(),
+                    new SilkOnPadRule(),
+                    new SilkWidthRule(),
+                    new SilkHeightRule(),
+                    new SilkOffBoardRule(),
+                    new PasteMissingRule(),
+                    new PasteOutsidePadRule(),
+                    new PasteOnHoleRule(),
+                    new StencilAreaRatioRule(),
+                    new StencilAspectRule(),
+                    new StencilWebRule(),
+                    new PartNotListedRule(),
+                    new PartNotPlacedRule(),
+                    new GapNotMillableRule(),
+                    new TrackNotSurvivingRule(),
+                    new PadNickedRule(),
+                    new InsideCornerRule());
+
+    /** Told before each rule: how many are done, of how many, and the next one's title. */
+    public interface Progress {
+        void step(int done, int of, String title);
+    }
+
+    private CheckRunner() {}
+
+    /**
+     * @param cancelled asked between rules; when true, the rest is reported as not run
+     */
+    public static CheckRun run(CheckContext context, Progress progress, BooleanSupplier cancelled) {
+        List<Rule> rules =
+                RULES.stream().filter(r -> r.appliesTo(context.against().sheet())).toList();
+        AtomicInteger begun = new AtomicInteger();
+        List<Future<CheckRun.Result>> all = new ArrayList<>();
+        ExecutorService threads = Executors.newFixedThreadPool(THREADS);
+        try {
+            for (Rule rule : rules) {
+                all.add(
+                        threads.submit(
+                                () -> {
+                                    int done = Math.max(0, begun.getAndIncrement() - THREADS + 1);
+                                    progress.step(done, rules.size(), rule.title());
+                                    return one(rule, context, cancelled);
+                                }));
+            }
+            return collected(all);
+        } finally {
+            threads.shutdownNow();
+        }
+    }
+
+    public static CheckRun run(CheckContext context) {
+        return run(context, (done, of, title) -> {}, () -> false);
+    }
+
+    private static CheckRun collected(List<Future<CheckRun.Result>> all) {
+        List<CheckRun.Result> results = new ArrayList<>();
+        Map<String, Integer> seen = new HashMap<>();
+        for (Future<CheckRun.Result> f : all) {
+            try {
+                CheckRun.Result r = f.get();
+                results.add(
+                        new CheckRun.Result(
+                                r.rule(), r.title(), distinct(r.outcome(), seen), r.computed()));
+            } catch (InterruptedException e) {
+                Thread.currentThread().interrupt();
+                throw new IllegalStateException("the check was stopped", e);
+            } catch (ExecutionException e) {
+                // Rules that break down are reported as not run; this is memory running out.
+                throw new IllegalStateException(e.getCause());
+            }
+        }
+        return new CheckRun(results);
+    }
+
+    private static CheckRun.Result one(Rule rule, CheckContext context, BooleanSupplier cancelled) {
+        if (cancelled.getAsBoolean()) {
+            return new CheckRun.Result(rule.id(), rule.title(), Outcome.notRun("cancelled"), false);
+        }
+        CheckMemory memory = context.geometry().once(CheckMemory.class, CheckMemory::new);
+        Optional<Outcome> known = memory.find(rule.id(), context.fresh());
+        if (known.isPresent()) {
+            return new CheckRun.Result(rule.id(), rule.title(), known.get(), false);
+        }
+        CheckContext asking = context.fresh();
+        Outcome outcome;
+        try {
+            outcome = rule.run(asking);
+            memory.keep(rule.id(), asking, outcome);
+        } catch (RuntimeException e) {
+            // A rule that breaks down says so; it has not passed, and the others still run.
+            outcome =
+                    Outcome.notRun("the check itself failed (" + e + "); please report this board");
+        }
+        return new CheckRun.Result(rule.id(), rule.title(), outcome, true);
+    }
+
+    /** Findings of one rule in the same half millimetre get distinct ids, in a fixed order. */
+    private static Outcome distinct(Outcome outcome, Map<String, Integer> seen) {
+        List<Finding> findings = new ArrayList<>();
+        for (Finding f : outcome.findings()) {
+            int n = seen.merge(f.id(), 1, Integer::sum);
+            findings.add(n == 1 ? f : f.withId(f.id() + "-" + n));
+        }
+        return new Outcome(outcome.status(), outcome.reason(), findings);
+    }
+}

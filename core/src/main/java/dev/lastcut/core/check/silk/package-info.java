@@ -1,0 +1,2 @@
+/** Legend: strokes, sizes, and what it must keep off. */
+package dev.lastcut.core.check.silk;

@@ -1,0 +1,223 @@
+package dev.lastcut.core.intake.picture;
+
+import dev.lastcut.core.geometry.Pt;
+import dev.lastcut.core.geometry.UnionFind;
+import java.util.ArrayList;
+import java.util.List;
+import org.locationtech.jts.algorithm.ConvexHull;
+import org.locationtech.jts.geom.Coordinate;
+import org.locationtech.jts.geom.Geometry;
+import org.locationtech.jts.geom.GeometryFactory;
+
+/** The pieces of ink that hang together, edge to edge. */
+public final class Blobs {
+    /** One row's stretch of dark pixels. */
+    private record Run(int row, int from, int to) {}
+
+    private static final GeometryFactory HULLS = new GeometryFactory();
+
+    private final Ink ink;
+    private final List<Run> runs = new ArrayList<>();
+    private final int[] firstRun;
+    private final int[] blobOfRun;
+    private final List<Blob> blobs;
+
+    /**
+     * One piece, in pixels of the grid.
+     *
+     * @param middle the middle of its box
+     * @param area how many pixels it has
+     */
+    public record Blob(
+            int number, Pt middle, int area, int left, int bottom, int right, int top, Grid grid) {
+        public double widthNm() {
+            return (right - left + 1) * grid.pixelNm();
+        }
+
+        public double heightNm() {
+            return (top - bottom + 1) * grid.pixelNm();
+        }
+
+        /** The share of its box that is dark. */
+        public double fill() {
+            return (double) area / ((double) (right - left + 1) * (top - bottom + 1));
+        }
+    }
+
+    /** Rows of pixels: a shape that can be laid on any picture of the grid. */
+    public static final class Patch {
+        private final List<Run> runs;
+        private final int area;
+
+        private Patch(List<Run> runs) {
+            this.runs = runs;
+            this.area = runs.stream().mapToInt(r -> r.to - r.from + 1).sum();
+        }
+
+        public int area() {
+            return area;
+        }
+
+        /** How many of its pixels are dark in a picture. */
+        public int dark(Ink ink) {
+            int sum = 0;
+            for (Run r : runs) {
+                sum += ink.count(r.row, r.from, r.to);
+            }
+            return sum;
+        }
+    }
+
+    public Blobs(Ink ink) {
+        this.ink = ink;
+        this.firstRun = new int[ink.grid().height() + 1];
+        for (int row = 0; row < ink.grid().height(); row++) {
+            firstRun[row] = runs.size();
+            int at = ink.next(row, 0, true);
+            while (at < ink.grid().width()) {
+                int end = ink.next(row, at, false);
+                runs.add(new Run(row, at, end - 1));
+                at = end < ink.grid().width() ? ink.next(row, end, true) : end;
+            }
+        }
+        firstRun[ink.grid().height()] = runs.size();
+        this.blobOfRun = new int[runs.size()];
+        this.blobs = label();
+    }
+
+    private List<Blob> label() {
+        UnionFind sets = new UnionFind(runs.size());
+        for (int row = 1; row < ink.grid().height(); row++) {
+            int above = firstRun[row];
+            for (int below = firstRun[row - 1]; below < firstRun[row]; below++) {
+                Run b = runs.get(below);
+                while (above < firstRun[row + 1] && runs.get(above).to < b.from) {
+                    above++;
+                }
+                int k = above;
+                while (k < firstRun[row + 1] && runs.get(k).from <= b.to) {
+                    sets.union(below, k++);
+                }
+            }
+        }
+        int[] number = new int[runs.size()];
+        java.util.Arrays.fill(number, -1);
+        List<int[]> boxes = new ArrayList<>();
+        for (int i = 0; i < runs.size(); i++) {
+            int root = sets.find(i);
+            if (number[root] < 0) {
+                number[root] = boxes.size();
+                boxes.add(
+                        new int[] {0, Integer.MAX_VALUE, Integer.MAX_VALUE, Integer.MIN_VALUE, 0});
+            }
+            Run r = runs.get(i);
+            int[] box = boxes.get(number[root]);
+            box[0] += r.to - r.from + 1;
+            box[1] = Math.min(box[1], r.from);
+            box[2] = Math.min(box[2], r.row);
+            box[3] = Math.max(box[3], r.to);
+            box[4] = Math.max(box[4], r.row);
+            blobOfRun[i] = number[root];
+        }
+        List<Blob> all = new ArrayList<>();
+        for (int i = 0; i < boxes.size(); i++) {
+            int[] b = boxes.get(i);
+            Pt middle = ink.grid().middle((b[1] + b[3]) / 2.0, (b[2] + b[4]) / 2.0);
+            all.add(new Blob(i, middle, b[0], b[1], b[2], b[3], b[4], ink.grid()));
+        }
+        return all;
+    }
+
+    /** All of them, from the lowest row up. */
+    public List<Blob> all() {
+        return blobs;
+    }
+
+    /** The number of the piece at a place; −1 where it is clear. */
+    public int at(Pt p) {
+        int row = ink.grid().row(p.y());
+        int column = ink.grid().column(p.x());
+        if (!ink.at(column, row)) {
+            return -1;
+        }
+        int low = firstRun[row];
+        int high = firstRun[row + 1] - 1;
+        while (low < high) {
+            int middle = (low + high + 1) >>> 1;
+            if (runs.get(middle).from <= column) {
+                low = middle;
+            } else {
+                high = middle - 1;
+            }
+        }
+        return blobOfRun[low];
+    }
+
+    /** The pixels of a piece. */
+    public Patch patch(Blob b) {
+        return new Patch(runsOf(b));
+    }
+
+    /**
+     * The share of its convex hull that is dark: near 1 for pads of every usual shape, far less for
+     * letters and lines that turn.
+     */
+    public double solidity(Blob b) {
+        List<Coordinate> corners = new ArrayList<>();
+        for (Run r : runsOf(b)) {
+            for (int dy = 0; dy < 2; dy++) {
+                corners.add(new Coordinate(r.from, r.row + dy));
+                corners.add(new Coordinate(r.to + 1, r.row + dy));
+            }
+        }
+        Geometry hull = new ConvexHull(corners.toArray(Coordinate[]::new), HULLS).getConvexHull();
+        return hull.getArea() == 0 ? 0 : b.area / hull.getArea();
+    }
+
+    private List<Run> runsOf(Blob b) {
+        List<Run> own = new ArrayList<>();
+        for (int row = b.bottom; row <= b.top; row++) {
+            for (int i = firstRun[row]; i < firstRun[row + 1]; i++) {
+                if (blobOfRun[i] == b.number) {
+                    own.add(runs.get(i));
+                }
+            }
+        }
+        return own;
+    }
+
+    /** The pixels round a piece, up to so many away from it (square about each), without itself. */
+    public Patch rim(Blob b, int pixels) {
+        List<Run> own = runsOf(b);
+        List<Run> rim = new ArrayList<>();
+        int first = 0;
+        for (int row = b.bottom - pixels; row <= b.top + pixels; row++) {
+            while (first < own.size() && own.get(first).row < row - pixels) {
+                first++;
+            }
+            boolean[] near = new boolean[b.right - b.left + 1 + 2 * pixels];
+            for (int i = first; i < own.size() && own.get(i).row <= row + pixels; i++) {
+                Run r = own.get(i);
+                java.util.Arrays.fill(near, r.from - b.left, r.to - b.left + 2 * pixels + 1, true);
+            }
+            for (int i = first; i < own.size() && own.get(i).row <= row; i++) {
+                Run r = own.get(i);
+                if (r.row == row) {
+                    java.util.Arrays.fill(
+                            near, r.from - b.left + pixels, r.to - b.left + pixels + 1, false);
+                }
+            }
+            int start = -1;
+            for (int k = 0; k <= near.length; k++) {
+                boolean on = k < near.length && near[k];
+                if (on && start < 0) {
+                    start = k;
+                } else if (!on && start >= 0) {
+                    rim.add(new Run(row, b.left - pixels + start, b.left - pixels + k - 1));
+                    start = -1;
+                }
+            }
+        }
+        return new Patch(rim);
+    }
+}

@@ -1,0 +1,2 @@
+/** Sets of places laid over each other: how many meet, and what would make them meet. */
+package dev.lastcut.core.intake.places;

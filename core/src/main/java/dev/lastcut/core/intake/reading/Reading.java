@@ -1,0 +1,241 @@
+package dev.lastcut.core.intake.reading;
+
+import dev.lastcut.core.board.Correction;
+import dev.lastcut.core.board.Netlist;
+import dev.lastcut.core.board.Problem;
+import dev.lastcut.core.formats.drawing.Drawing;
+import dev.lastcut.core.formats.drawing.DxfReader;
+import dev.lastcut.core.formats.drawing.SvgReader;
+import dev.lastcut.core.formats.drill.DrillFile;
+import dev.lastcut.core.formats.drill.DrillFormat;
+import dev.lastcut.core.formats.drill.DrillReader;
+import dev.lastcut.core.formats.gerber.GerberFile;
+import dev.lastcut.core.formats.gerber.GerberReader;
+import dev.lastcut.core.formats.netlist.NetlistReader;
+import dev.lastcut.core.formats.table.PartsListReader;
+import dev.lastcut.core.formats.table.PlacementReader;
+import dev.lastcut.core.formats.table.XlsxRows;
+import dev.lastcut.core.geometry.Segment;
+import java.nio.charset.StandardCharsets;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.regex.Pattern;
+
+/** What a file turned out to be when read by the reader that fits its content. */
+public sealed interface Reading {
+    /** Enough of a file to tell what it is. */
+    int HEAD = 200_000;
+
+    Pattern GERBER = Pattern.compile("%(FS|MO|AD|AM|LP|TF|IN|LN)|D0?[123]\\*|G0?4[^*]*\\*|G36\\*");
+    Pattern DRILL = Pattern.compile("(?m)^(M48|T\\d+C[.\\d]+|X[-+.\\d]+Y[-+.\\d]+)\\s*$");
+    Pattern NETLIST = Pattern.compile("(?m)^(3[012346]7.{30}|P\\s+(UNITS|VER|IMAGE|NNAME))");
+
+    Pattern SVG =
+            Pattern.compile(
+                    "^\\s*(<\\?xml[^>]*>|<!--.*?-->|<!DOCTYPE[^>\\[]*(?:\\[.*?\\])?\\s*>|\\s)*\\s*<svg\\b",
+                    Pattern.DOTALL);
+    Pattern DXF = Pattern.compile("^\\s*(999\\s*\\n[^\\n]*\\n\\s*)*0\\s*\\r?\\nSECTION\\b");
+
+    List<Problem> problems();
+
+    record Gerber(GerberFile file) implements Reading {
+        @Override
+        public List<Problem> problems() {
+            return file.problems();
+        }
+    }
+
+    record Drill(DrillFile file) implements Reading {
+        @Override
+        public List<Problem> problems() {
+            return file.problems();
+        }
+    }
+
+    record Nets(NetlistReader.Result result) implements Reading {
+        @Override
+        public List<Problem> problems() {
+            return result.problems();
+        }
+    }
+
+    record Parts(PartsListReader.Result result) implements Reading {
+        @Override
+        public List<Problem> problems() {
+            return result.problems();
+        }
+    }
+
+    record Placements(PlacementReader.Result result) implements Reading {
+        @Override
+        public List<Problem> problems() {
+            return result.problems();
+        }
+    }
+
+    /** An outline drawn in a mechanical or graphics program. */
+    record Drawn(Drawing drawing) implements Reading {
+        @Override
+        public List<Problem> problems() {
+            return drawing.problems();
+        }
+    }
+
+    /** A Gerber job file: what each file of the pack is, as the program that wrote them says. */
+    record Job(JobFile file) implements Reading {
+        @Override
+        public List<Problem> problems() {
+            return file.problems();
+        }
+    }
+
+    /**
+     * What lies beside the board: reports, pictures, pages, layout files.
+     *
+     * @param what in words, such as "a page to read"
+     */
+    record Beside(String what) implements Reading {
+        @Override
+        public List<Problem> problems() {
+            return List.of();
+        }
+    }
+
+    /** Nothing we know. */
+    record Unknown(List<Problem> problems) implements Reading {}
+
+    static Reading of(String path, byte[] content) {
+        String head =
+                new String(content, 0, Math.min(content.length, HEAD), StandardCharsets.UTF_8);
+        if (content.length == 0) {
+            return unknown(path, "the file is empty", "export it again");
+        }
+        if (XlsxRows.isWorkbook(content)) {
+            return table(path, content);
+        }
+        Optional<String> beside = BesideFiles.what(path, content, head);
+        if (beside.isPresent()) {
+            return new Beside(beside.get());
+        }
+        if (JobFile.looksLikeJob(head)) {
+            return new Job(JobFile.read(path, content));
+        }
+        boolean wide =
+                content.length > 1 && (content[0] & 0xfe) == 0xfe && content[0] != content[1];
+        if (head.indexOf('\0') >= 0 && !wide) {
+            return unknown(path, "the file is not text", "kept, but not used");
+        }
+        if (SVG.matcher(head).find() || DXF.matcher(head).find()) {
+            return drawing(path, content, Optional.empty());
+        }
+        if (GERBER.matcher(head).find()) {
+            GerberFile gerber = GerberReader.read(path, content);
+            if (gerber.looksLikeGerber()) {
+                return new Gerber(gerber);
+            }
+        }
+        if (NETLIST.matcher(head).find()) {
+            NetlistReader.Result nets = NetlistReader.read(path, content);
+            if (nets.looksLikeNetlist()) {
+                return new Nets(nets);
+            }
+        }
+        if (DRILL.matcher(head).find()) {
+            DrillFile drill = DrillReader.read(path, content);
+            if (drill.looksLikeDrill()) {
+                return new Drill(drill);
+            }
+        }
+        return table(path, content);
+    }
+
+    private static Reading table(String path, byte[] content) {
+        PlacementReader.Result placement = PlacementReader.read(path, content);
+        if (placement.looksLikePlacement()) {
+            return new Placements(placement);
+        }
+        PartsListReader.Result parts = PartsListReader.read(path, content);
+        if (parts.looksLikeList()) {
+            return new Parts(parts);
+        }
+        boolean table = path.toLowerCase(Locale.ROOT).matches(".*\\.(csv|tsv|xlsx)");
+        if (table) {
+            return new Unknown(parts.problems());
+        }
+        return BesideFiles.isProse(path)
+                ? new Beside("a text to read")
+                : unknown(
+                        path,
+                        "nothing in it is Gerber, drill, netlist, parts list or placement",
+                        "kept, but not used; if it belongs to the board, export it again");
+    }
+
+    private static Reading unknown(String path, String text, String action) {
+        return new Unknown(List.of(new Problem(Problem.Code.UNKNOWN_FILE, path, 0, text, action)));
+    }
+
+    /**
+     * A drawing at a scale; one that cannot be used is of an unknown kind, with its problems.
+     *
+     * @param nmPerUnit the scale the user chose; empty to take the file's own
+     */
+    static Reading drawing(String path, byte[] content, Optional<Double> nmPerUnit) {
+        String head =
+                new String(content, 0, Math.min(content.length, HEAD), StandardCharsets.UTF_8);
+        Drawing drawing =
+                SVG.matcher(head).find()
+                        ? SvgReader.read(path, content, nmPerUnit)
+                        : DxfReader.read(path, content, nmPerUnit);
+        if (drawing.looksLikeDrawing()) {
+            return new Drawn(drawing);
+        }
+        return drawing.problems().isEmpty()
+                ? unknown(path, "a drawing without any line in it", "kept, but not used")
+                : new Unknown(drawing.problems());
+    }
+
+    /** The same drill file read with a number format for where it states none. */
+    static Drill drillAs(String path, byte[] content, DrillFormat format) {
+        return new Drill(DrillReader.read(path, content, Optional.of(format)));
+    }
+
+    /** The content moved by a correction; what has no places stays. */
+    default Reading moved(Correction c) {
+        if (this instanceof Gerber g) {
+            return new Gerber(g.file.withFeatures(c.apply(g.file.features())));
+        }
+        if (this instanceof Drill d) {
+            return new Drill(d.file.withHoles(d.file.holes().stream().map(c::apply).toList()));
+        }
+        if (this instanceof Nets n) {
+            Netlist list = n.result.netlist();
+            List<Netlist.Point> points =
+                    list.points().stream()
+                            .map(
+                                    p ->
+                                            new Netlist.Point(
+                                                    p.net(),
+                                                    p.component(),
+                                                    p.pin(),
+                                                    c.apply(p.at()),
+                                                    p.access(),
+                                                    p.hole()))
+                            .toList();
+            return new Nets(
+                    new NetlistReader.Result(
+                            new Netlist(list.source(), points), n.result.problems(), true));
+        }
+        if (this instanceof Drawn d) {
+            Drawing f = d.drawing;
+            List<Segment> segments =
+                    c.apply(f.features()).stream()
+                            .map(x -> ((dev.lastcut.core.board.Feature.Stroke) x).path())
+                            .toList();
+            return new Drawn(
+                    new Drawing(
+                            segments, f.nmPerUnit(), f.unit(), f.unitStated(), f.problems(), true));
+        }
+        return this;
+    }
+}

@@ -1,0 +1,53 @@
+package dev.lastcut.core.intake.roles;
+
+import dev.lastcut.core.board.Hole;
+import dev.lastcut.core.board.Role;
+import dev.lastcut.core.board.Side;
+import dev.lastcut.core.board.Span;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Collectors;
+
+/** Blind and buried holes have pads on the layers they pass and on no other. */
+final class DrillSpans implements Witness {
+    @Override
+    public void testify(PackFacts pack, Testimony testimony) {
+        Map<Span, List<Hole>> spans =
+                pack.holes().stream()
+                        .filter(h -> !h.span().isThrough())
+                        .collect(Collectors.groupingBy(Hole::span));
+        int deepest = spans.keySet().stream().mapToInt(Span::last).max().orElse(0);
+        for (Map.Entry<Span, List<Hole>> e : spans.entrySet()) {
+            for (Picture p : pack.pictures()) {
+                if (p.isSparse() || p.contour().isPresent() || p.isEmpty()) {
+                    continue;
+                }
+                List<Hole> holes = e.getValue();
+                long met = holes.stream().filter(h -> p.hasRing(h.middle(), h.diameter())).count();
+                double share = (double) met / holes.size();
+                double bits = 4 * PadContent.clamp((share - 0.5) * 2);
+                Span s = e.getKey();
+                testimony.say(
+                        p.path(),
+                        PadContent.percent(share)
+                                + " of the holes from layer "
+                                + s.first()
+                                + " to "
+                                + s.last()
+                                + " have a pad in it",
+                        r -> !r.isCopper() ? 0 : isPassed(s, r, deepest) ? bits : -bits);
+            }
+        }
+    }
+
+    /** Whether a span passes a layer. The bottom is the end of the deepest span from below. */
+    private static boolean isPassed(Span s, Role r, int deepest) {
+        if (r.inner() > 0) {
+            return s.passes(r.inner());
+        }
+        return r.side().equals(Optional.of(Side.TOP))
+                ? s.first() == 1
+                : s.first() > 1 && s.last() == deepest;
+    }
+}

@@ -1,0 +1,233 @@
+package dev.lastcut.core.intake.roles;
+
+import dev.lastcut.core.board.Feature;
+import dev.lastcut.core.board.Hole;
+import dev.lastcut.core.board.Netlist;
+import dev.lastcut.core.board.PlacedPart;
+import dev.lastcut.core.geometry.Pt;
+import dev.lastcut.core.intake.naming.Hints;
+import dev.lastcut.core.intake.naming.Vocabulary;
+import dev.lastcut.core.intake.naming.Words;
+import dev.lastcut.core.intake.picture.Blobs.Blob;
+import dev.lastcut.core.intake.picture.Grid;
+import dev.lastcut.core.intake.reading.JobFile;
+import dev.lastcut.core.intake.reading.Reading;
+import dev.lastcut.core.intake.tables.OpenPads;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeMap;
+import org.locationtech.jts.geom.Envelope;
+import org.locationtech.jts.index.strtree.STRtree;
+
+/**
+ * What a pack holds, read but not yet understood: pictures on one grid, holes, netlist points,
+ * placed parts, and the words of names and comments. Nothing in it depends on the order of files.
+ */
+public final class PackFacts {
+    private static final int MOST_ANCHORS = 500;
+
+    private final TreeMap<String, Reading> readings;
+    private final TreeMap<String, Picture> pictures = new TreeMap<>();
+    private final List<Hole> holes = new ArrayList<>();
+    private final List<Netlist.Point> points = new ArrayList<>();
+    private final Map<String, Hints> names = new HashMap<>();
+    private final Map<String, Hints> folders = new HashMap<>();
+    private final Map<String, Hints> remarks = new HashMap<>();
+    private final STRtree holeIndex = new STRtree();
+    private final Envelope usual;
+    private List<Pt> anchors;
+    private List<PlacedPart> placed = List.of();
+
+    public PackFacts(Map<String, Reading> readings) {
+        this.readings = new TreeMap<>(readings);
+        List<Envelope> boxes = new ArrayList<>();
+        this.readings.forEach(
+                (path, r) -> {
+                    if (r instanceof Reading.Gerber g && isPicture(g)) {
+                        boxes.add(Picture.extent(g.file().features()));
+                    } else if (r instanceof Reading.Drawn d) {
+                        boxes.add(d.drawing().extent());
+                    } else if (r instanceof Reading.Drill d) {
+                        holes.addAll(d.file().holes());
+                    } else if (r instanceof Reading.Nets n) {
+                        points.addAll(n.result().netlist().points());
+                    }
+                });
+        holes.forEach(h -> holeIndex.insert(new Envelope(h.middle().coordinate()), h));
+        usual = Grid.usual(boxes);
+        Grid grid = Grid.about(boxes);
+        this.readings.forEach(
+                (path, r) -> {
+                    if (r instanceof Reading.Gerber g && isPicture(g)) {
+                        List<Feature> features = g.file().features();
+                        pictures.put(
+                                path, new Picture(path, features, g.file().isNegative(), grid));
+                    } else if (r instanceof Reading.Drawn d) {
+                        List<Feature> features = d.drawing().features();
+                        pictures.put(path, new Picture(path, features, false, grid));
+                    }
+                });
+        readWords();
+    }
+
+    private static boolean isPicture(Reading.Gerber g) {
+        return g.file().components().isEmpty();
+    }
+
+    private void readWords() {
+        Map<String, List<String>> leaves = new HashMap<>();
+        Map<String, List<String>> said = new HashMap<>();
+        readings.forEach(
+                (path, r) -> {
+                    if (r instanceof Reading.Gerber || r instanceof Reading.Drill) {
+                        leaves.put(path, Words.of(leaf(path)));
+                        List<String> words = new ArrayList<>();
+                        remarksOf(r).forEach(t -> words.addAll(Words.of(t)));
+                        said.put(path, words);
+                    }
+                });
+        Words.withoutCommonStart(leaves)
+                .forEach((path, words) -> names.put(path, Vocabulary.read(words)));
+        for (String path : readings.keySet()) {
+            names.computeIfAbsent(path, p -> Vocabulary.read(Words.of(leaf(p))));
+        }
+        Words.withoutWhatAllSay(Words.withoutCommonStart(said))
+                .forEach((path, words) -> remarks.put(path, Vocabulary.read(words)));
+        Set<String> all = new HashSet<>();
+        readings.keySet().forEach(p -> all.add(folder(p)));
+        if (all.size() > 1) {
+            for (String path : readings.keySet()) {
+                folders.put(path, Vocabulary.read(Words.of(folder(path))));
+            }
+        }
+    }
+
+    private static List<String> remarksOf(Reading r) {
+        if (r instanceof Reading.Gerber g) {
+            return g.file().remarks();
+        }
+        return r instanceof Reading.Drill d ? d.file().remarks() : List.of();
+    }
+
+    static String leaf(String path) {
+        return path.substring(path.lastIndexOf('/') + 1);
+    }
+
+    private static String folder(String path) {
+        int last = path.lastIndexOf('/');
+        int before = path.lastIndexOf('/', last - 1);
+        return last < 0 ? "" : path.substring(before + 1, last);
+    }
+
+    Map<String, Reading> readings() {
+        return readings;
+    }
+
+    Collection<Picture> pictures() {
+        return pictures.values();
+    }
+
+    Picture picture(String path) {
+        return pictures.get(path);
+    }
+
+    List<Hole> holes() {
+        return holes;
+    }
+
+    List<Netlist.Point> points() {
+        return points;
+    }
+
+    /** The parts of the placement, as they lie on the pads; empty where that is not known yet. */
+    List<PlacedPart> placed() {
+        return placed;
+    }
+
+    public void place(List<PlacedPart> parts) {
+        placed = List.copyOf(parts);
+    }
+
+    /** The box that most pictures fill. */
+    public Envelope usual() {
+        return new Envelope(usual);
+    }
+
+    public Hints name(String path) {
+        return names.getOrDefault(path, Hints.NONE);
+    }
+
+    /** What the last folder's name says; nothing where all files lie in the same. */
+    public Hints folderName(String path) {
+        return folders.getOrDefault(path, Hints.NONE);
+    }
+
+    Hints remark(String path) {
+        return remarks.getOrDefault(path, Hints.NONE);
+    }
+
+    Optional<String> jobFunction(String path) {
+        for (Reading r : readings.values()) {
+            if (r instanceof Reading.Job j) {
+                Optional<String> says = JobFile.functionOf(j.file(), path);
+                if (says.isPresent()) {
+                    return says;
+                }
+            }
+        }
+        return Optional.empty();
+    }
+
+    /** Pictures of pads or openings and little else: mask and paste, most likely. */
+    List<Picture> sparse() {
+        return pictures.values().stream().filter(Picture::isSparse).toList();
+    }
+
+    /** The openings of all sparse pictures, as ground for parts. */
+    public OpenPads openPads() {
+        List<OpenPads.Opening> all = new ArrayList<>();
+        double step = 0;
+        for (Picture p : sparse()) {
+            all.addAll(openings(p, false));
+            step = p.ink().grid().pixelNm();
+        }
+        return new OpenPads(all, usual(), step);
+    }
+
+    /** The openings of one picture; on request only those that no hole goes through. */
+    List<OpenPads.Opening> openings(Picture p, boolean surfaceOnly) {
+        return p.compact().stream()
+                .filter(b -> !surfaceOnly || !hasHole(b))
+                .map(b -> new OpenPads.Opening(b.middle(), b.widthNm(), b.heightNm()))
+                .toList();
+    }
+
+    /** Whether a hole goes through a piece. */
+    boolean hasHole(Blob b) {
+        Envelope box = new Envelope(b.middle().coordinate());
+        box.expandBy(b.widthNm() / 2, b.heightNm() / 2);
+        return !holeIndex.query(box).isEmpty();
+    }
+
+    /** Places where copper is wanted: holes, and the middles of what is open. */
+    List<Pt> anchors() {
+        if (anchors == null) {
+            List<Pt> all = new ArrayList<>();
+            holes.forEach(h -> all.add(h.middle()));
+            sparse().forEach(p -> p.sample().forEach(b -> all.add(b.middle())));
+            int step = Math.max(1, (all.size() + MOST_ANCHORS - 1) / MOST_ANCHORS);
+            List<Pt> some = new ArrayList<>();
+            for (int i = 0; i < all.size(); i += step) {
+                some.add(all.get(i));
+            }
+            anchors = some;
+        }
+        return anchors;
+    }
+}

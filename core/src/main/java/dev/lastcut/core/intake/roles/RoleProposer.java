@@ -1,0 +1,359 @@
+package dev.lastcut.core.intake.roles;
+
+import dev.lastcut.core.board.Doubt;
+import dev.lastcut.core.board.Role;
+import dev.lastcut.core.board.SourceFile;
+import dev.lastcut.core.intake.naming.Hints;
+import dev.lastcut.core.intake.reading.Reading;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.TreeMap;
+
+/**
+ * Proposes a role for every file of a pack, all at once, with the evidence for and against it, how
+ * sure it is, and what the user must be asked.
+ */
+public final class RoleProposer {
+    /** Below this margin the user is asked: about one chance in eleven of being wrong. */
+    static final double DOUBT_BITS = 2.5;
+
+    /** Endings that only pictures and drill files have. */
+    private static final String BOARD_ENDING =
+            "(?i).*\\.(gbr|gerber|ger|gdo|pho|art|g[tb][lspo]|gko|gm\\d|drl|drd|xln|exc|tap|ncd)";
+
+    private static final List<Witness> WITNESSES =
+            List.of(
+                    new StatedFunction(),
+                    new WordWitness(WordWitness.Source.REMARK),
+                    new WordWitness(WordWitness.Source.NAME),
+                    new WordWitness(WordWitness.Source.FOLDER),
+                    new PadContent(),
+                    new LineContent(),
+                    new ContourContent(),
+                    new NetlistSides(),
+                    new PlacedSides(),
+                    new DrillSpans());
+
+    private final PackFacts pack;
+    private final Map<String, Role> chosen;
+    private final Map<String, String> copies;
+    private final Remembered remembered;
+    private final TreeMap<String, SourceFile> files = new TreeMap<>();
+
+    private RoleProposer(
+            PackFacts pack,
+            Map<String, Role> chosen,
+            Map<String, String> copies,
+            Remembered remembered) {
+        this.pack = pack;
+        this.chosen = chosen;
+        this.copies = copies;
+        this.remembered = remembered;
+    }
+
+    /**
+     * @param chosen what the user said of files, by path
+     * @param copies files that hold just what another holds, by path, and that other
+     * @param remembered what the user said of files called like these before
+     */
+    public static Map<String, SourceFile> propose(
+            PackFacts pack,
+            Map<String, Role> chosen,
+            Map<String, String> copies,
+            Remembered remembered) {
+        return new RoleProposer(pack, chosen, copies, remembered).propose();
+    }
+
+    private Map<String, SourceFile> propose() {
+        chosen.forEach(
+                (path, role) -> {
+                    if (pack.readings().containsKey(path)) {
+                        files.put(path, new SourceFile(path, role, "you chose it", 1, true));
+                    }
+                });
+        pictures();
+        files.putAll(TableRoles.propose(pack, chosen));
+        HoleRoles holes = new HoleRoles(pack, files.values());
+        pack.readings()
+                .forEach(
+                        (path, r) -> {
+                            if (r instanceof Reading.Drill d) {
+                                SourceFile f = holes.propose(path, d.file());
+                                SourceFile said = files.get(path);
+                                files.put(
+                                        path,
+                                        said == null
+                                                ? f
+                                                : said.withScale(f.scale(), f.scaleStated()));
+                            } else if (!files.containsKey(path)) {
+                                files.put(path, other(path, r));
+                            }
+                        });
+        copies.forEach(this::copy);
+        pack.readings()
+                .forEach(
+                        (path, r) -> {
+                            if (r instanceof Reading.Drawn d) {
+                                files.computeIfPresent(
+                                        path,
+                                        (k, f) ->
+                                                f.withScale(
+                                                        d.drawing().unit(),
+                                                        d.drawing().unitStated()));
+                            }
+                        });
+        sayTwice();
+        return files;
+    }
+
+    private void copy(String path, String first) {
+        SourceFile f = files.get(path);
+        boolean aside = f != null && f.role().equals(Role.UNKNOWN) && !f.chosen();
+        boolean doubledHoles = f != null && f.role().isHoles() && !f.chosen();
+        if (aside || doubledHoles) {
+            String evidence = "it holds exactly what " + first + " holds";
+            files.put(path, f.withRole(Role.NOT_PART, evidence, 0.95, false));
+        }
+    }
+
+    /** Two files that the user gave the same role: the second is asked about. */
+    private void sayTwice() {
+        Map<Role, String> first = new HashMap<>();
+        for (SourceFile f : List.copyOf(files.values())) {
+            if (f.chosen() && f.role().isSingle()) {
+                String had = first.putIfAbsent(f.role(), f.path());
+                if (had != null) {
+                    String text =
+                            "you chose " + f.role().words() + " for it and for " + had + " too";
+                    files.put(
+                            f.path(),
+                            f.withRole(Role.UNKNOWN, "you chose it", 0.2, false)
+                                    .doubted(new Doubt(Doubt.Kind.SHARED, text)));
+                }
+            }
+        }
+    }
+
+    private SourceFile other(String path, Reading r) {
+        if (r instanceof Reading.Beside b) {
+            return new SourceFile(path, Role.NOT_PART, b.what(), 0.95, false);
+        }
+        if (r instanceof Reading.Job) {
+            return new SourceFile(
+                    path, Role.NOT_PART, "a job file: it says what the others are", 0.98, false);
+        }
+        Hints name = pack.name(path);
+        boolean named = name.kind().isPresent() || name.holes() || name.table().isPresent();
+        SourceFile f = new SourceFile(path, Role.UNKNOWN, "no reader knows its content", 0, false);
+        if (PackFacts.leaf(path).matches(BOARD_ENDING)) {
+            String text =
+                    "its ending is that of a picture or drill file, but it cannot be read as one";
+            return f.doubted(new Doubt(Doubt.Kind.ROLE, text));
+        }
+        if (named) {
+            String text =
+                    "its name says “" + name.words() + "”, but nothing in it can be read as that";
+            return f.doubted(new Doubt(Doubt.Kind.ROLE, text));
+        }
+        return f.withRole(Role.NOT_PART, "nothing in it is of the board", 0.8, false);
+    }
+
+    private void pictures() {
+        List<Picture> open = new ArrayList<>();
+        for (Picture p : pack.pictures()) {
+            Role said = chosen.get(p.path());
+            boolean settled = said != null && !said.isPicture();
+            boolean copy = copies.containsKey(p.path()) && saysNothingElse(p.path());
+            if (!settled && (said != null || !copy)) {
+                open.add(p);
+            } else if (!settled) {
+                String evidence = "it holds exactly what " + copies.get(p.path()) + " holds";
+                files.put(p.path(), new SourceFile(p.path(), Role.NOT_PART, evidence, 0.95, false));
+            }
+        }
+        if (open.isEmpty()) {
+            return;
+        }
+        Testimony testimony = new Testimony();
+        WITNESSES.forEach(w -> w.testify(pack, testimony));
+        remembered.testify(pack, testimony);
+        RoleSolver solver = new RoleSolver(pack, open, testimony, this::isPossible);
+        RoleSolver.Answer answer = solver.solve();
+        for (int i = 0; i < open.size(); i++) {
+            String path = open.get(i).path();
+            if (!chosen.containsKey(path)) {
+                files.put(path, picture(open, i, solver, answer, testimony));
+            }
+        }
+    }
+
+    /** Whether a copy's name says nothing, or just what the name of its original says. */
+    private boolean saysNothingElse(String path) {
+        Hints own = pack.name(path);
+        Hints other = pack.name(copies.get(path));
+        boolean kind = own.kind().isEmpty() || own.kind().equals(other.kind());
+        boolean side = own.side().isEmpty() || own.side().equals(other.side());
+        boolean layer = own.layer().equals(other.layer()) && own.inner().equals(other.inner());
+        return kind && side && layer;
+    }
+
+    private boolean isPossible(Picture p, Role role) {
+        Role own = chosen.get(p.path());
+        if (own != null) {
+            return own.equals(role);
+        }
+        if (role.isHoles()) {
+            return pack.holes().isEmpty() || statesHoles(p.path());
+        }
+        return !role.isSingle() || !chosen.containsValue(role);
+    }
+
+    private boolean statesHoles(String path) {
+        return pack.readings().get(path) instanceof Reading.Gerber g
+                && g.file()
+                        .fileFunction()
+                        .flatMap(FileFunction::role)
+                        .filter(Role::isHoles)
+                        .isPresent();
+    }
+
+    private SourceFile picture(
+            List<Picture> open,
+            int i,
+            RoleSolver solver,
+            RoleSolver.Answer answer,
+            Testimony testimony) {
+        Picture p = open.get(i);
+        String path = p.path();
+        Optional<Role> assigned = answer.best().roles().get(i);
+        double margin = Math.max(0, answer.margins()[i]);
+        if (assigned.isEmpty()) {
+            return without(open, i, answer, testimony);
+        }
+        Role role = assigned.get();
+        List<String> evidence = new ArrayList<>(testimony.speaksFor(path, role));
+        evidence.addAll(solver.bondWords(answer.best(), i, true));
+        List<String> against = new ArrayList<>(testimony.speaksAgainst(path, role));
+        against.addAll(solver.bondWords(answer.best(), i, false));
+        Optional<Doubt> doubt = Optional.empty();
+        Optional<Role> other = answer.others().get(i).roles().get(i);
+        if (margin < DOUBT_BITS) {
+            doubt = Optional.of(doubt(role, other, margin, open, i, answer));
+            if (doubt.get().kind() == Doubt.Kind.SIDE && margin < 0.5) {
+                evidence.add("nothing tells the side, so " + role.side().orElseThrow().word());
+            }
+        }
+        if (role.inner() > 0) {
+            double order = solver.orderMargin(answer.best(), i);
+            margin = Math.min(margin, Math.max(0, order));
+            if (order < DOUBT_BITS && doubt.isEmpty()) {
+                String text = "nothing tells the order of the inner layers";
+                evidence.add(text + ", so by name");
+                doubt = Optional.of(new Doubt(Doubt.Kind.ORDER, text));
+            }
+        }
+        SourceFile f =
+                new SourceFile(path, role, words(evidence), confidence(margin), false)
+                        .withAgainst(String.join("; ", against));
+        return doubt.map(f::doubted).orElse(f);
+    }
+
+    private static Doubt doubt(
+            Role role,
+            Optional<Role> other,
+            double margin,
+            List<Picture> open,
+            int i,
+            RoleSolver.Answer answer) {
+        if (other.isPresent() && other.get().equals(role.across())) {
+            String how = margin < 0.5 ? "nothing tells" : "little tells";
+            return new Doubt(Doubt.Kind.SIDE, how + " whether it is of the top or the bottom");
+        }
+        String instead = other.map(Role::words).orElse("none of them, and no part of the board");
+        for (int k = 0; k < open.size(); k++) {
+            Optional<Role> its = answer.others().get(i).roles().get(k);
+            if (k != i && its.isPresent() && its.get().equals(role)) {
+                String text =
+                        "it could be "
+                                + role.words()
+                                + ", but "
+                                + open.get(k).path()
+                                + " could be that as well";
+                return new Doubt(Doubt.Kind.SHARED, text);
+            }
+        }
+        return new Doubt(
+                Doubt.Kind.ROLE, "it is most likely " + role.words() + ", or else " + instead);
+    }
+
+    /** A picture that got no role: known to be none, drawn as holes, or to be asked about. */
+    private SourceFile without(
+            List<Picture> open, int i, RoleSolver.Answer answer, Testimony testimony) {
+        Picture p = open.get(i);
+        String path = p.path();
+        for (Role holes : List.of(Role.PLATED_HOLES, Role.UNPLATED_HOLES)) {
+            double bits = testimony.weight(path, holes);
+            if (isPossible(p, holes)
+                    && bits > 0
+                    && bits >= testimony.weight(path, Role.NOT_PART)
+                    && bits >= testimony.weight(path, Role.UNPLATED_HOLES)) {
+                String words = words(testimony.speaksFor(path, holes));
+                return new SourceFile(path, holes, words, confidence(bits), false);
+            }
+        }
+        double margin = Math.max(0, answer.margins()[i]);
+        double aside = testimony.weight(path, Role.NOT_PART);
+        if (p.isEmpty()) {
+            return new SourceFile(path, Role.NOT_PART, "an empty picture", 0.8, false);
+        }
+        if (aside > 1 && margin >= DOUBT_BITS) {
+            String words = words(testimony.speaksFor(path, Role.NOT_PART));
+            return new SourceFile(path, Role.NOT_PART, words, confidence(margin), false);
+        }
+        Role nearest = nearest(path, testimony);
+        Optional<String> holder = Optional.empty();
+        for (int k = 0; k < open.size(); k++) {
+            if (answer.best().roles().get(k).equals(Optional.of(nearest))) {
+                holder = Optional.of(open.get(k).path());
+            }
+        }
+        String evidence = words(testimony.speaksFor(path, nearest));
+        SourceFile f =
+                new SourceFile(path, Role.UNKNOWN, evidence, 0.3, false)
+                        .withAgainst(String.join("; ", testimony.speaksAgainst(path, nearest)));
+        boolean likely = testimony.weight(path, nearest) > 0;
+        if (likely && holder.isPresent()) {
+            String text =
+                    "it looks like "
+                            + nearest.words()
+                            + ", but "
+                            + holder.get()
+                            + " is that already";
+            return f.doubted(new Doubt(Doubt.Kind.SHARED, text));
+        }
+        return f.doubted(
+                new Doubt(Doubt.Kind.ROLE, "a picture of which nothing tells what it shows"));
+    }
+
+    private static Role nearest(String path, Testimony testimony) {
+        Role best = Role.OUTLINE;
+        for (Role r : Role.pictures(8)) {
+            if (testimony.weight(path, r) > testimony.weight(path, best)) {
+                best = r;
+            }
+        }
+        return best;
+    }
+
+    private static String words(List<String> evidence) {
+        return evidence.isEmpty() ? "nothing tells what it is" : String.join("; ", evidence);
+    }
+
+    /** The chance that a margin of so many bits leaves, one half for none. */
+    static double confidence(double bits) {
+        return Math.round((1 - Math.pow(2, -(Math.max(0, bits) + 1))) * 1000) / 1000.0;
+    }
+}

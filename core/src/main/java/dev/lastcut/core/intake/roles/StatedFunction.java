@@ -1,0 +1,39 @@
+package dev.lastcut.core.intake.roles;
+
+import dev.lastcut.core.board.Role;
+import dev.lastcut.core.intake.reading.Reading;
+import java.util.Optional;
+
+/** What a file says of itself by its attribute, and what the job file says of it. */
+final class StatedFunction implements Witness {
+    private static final double BY_ITSELF = 30;
+    private static final double BY_THE_JOB = 14;
+
+    @Override
+    public void testify(PackFacts pack, Testimony testimony) {
+        for (Picture p : pack.pictures()) {
+            if (pack.readings().get(p.path()) instanceof Reading.Gerber g) {
+                g.file()
+                        .fileFunction()
+                        .ifPresent(f -> say(p.path(), f, "the file says ", BY_ITSELF, testimony));
+            }
+            pack.jobFunction(p.path())
+                    .ifPresent(f -> say(p.path(), f, "the job file says ", BY_THE_JOB, testimony));
+        }
+    }
+
+    private static void say(
+            String path, String function, String who, double bits, Testimony testimony) {
+        Optional<Role> role = FileFunction.role(function);
+        String words = who + function.replace(",", ", ");
+        if (role.isPresent()) {
+            Role stated = role.get();
+            testimony.say(path, words, r -> r.equals(stated) ? bits : -bits);
+        } else {
+            testimony.say(
+                    path,
+                    words + ", which is no picture of the board itself",
+                    r -> r.equals(Role.NOT_PART) ? bits : -bits);
+        }
+    }
+}
