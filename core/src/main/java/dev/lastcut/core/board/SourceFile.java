@@ -13,6 +13,7 @@ import java.util.Optional;
  * @param scale the number format or unit it was read with, in words; empty where that is no matter
  * @param scaleStated false when the file does not say so itself
  * @param applied how the user had its content moved; empty when as it is
+ * @param stepNm the finest step of its numbers; 0 where that is no matter
  * @param suggested how its content should be moved to fit the other files; empty when it fits
  */
 public record SourceFile(
@@ -26,7 +27,8 @@ public record SourceFile(
         String scale,
         boolean scaleStated,
         Optional<Correction> applied,
-        Optional<Correction> suggested) {
+        Optional<Correction> suggested,
+        double stepNm) {
 
     public SourceFile(String path, Role role, String evidence, double confidence, boolean chosen) {
         this(
@@ -40,7 +42,8 @@ public record SourceFile(
                 "",
                 true,
                 Optional.empty(),
-                Optional.empty());
+                Optional.empty(),
+                0);
     }
 
     public SourceFile withRole(Role newRole, String why, double sure, boolean byUser) {
@@ -55,7 +58,8 @@ public record SourceFile(
                 scale,
                 scaleStated,
                 applied,
-                suggested);
+                suggested,
+                stepNm);
     }
 
     public SourceFile withAgainst(String words) {
@@ -70,7 +74,8 @@ public record SourceFile(
                 scale,
                 scaleStated,
                 applied,
-                suggested);
+                suggested,
+                stepNm);
     }
 
     public SourceFile doubted(Doubt why) {
@@ -85,7 +90,8 @@ public record SourceFile(
                 scale,
                 scaleStated,
                 applied,
-                suggested);
+                suggested,
+                stepNm);
     }
 
     public SourceFile withScale(String words, boolean stated) {
@@ -100,7 +106,8 @@ public record SourceFile(
                 words,
                 stated,
                 applied,
-                suggested);
+                suggested,
+                stepNm);
     }
 
     public SourceFile moved(Optional<Correction> done, Optional<Correction> wanted) {
@@ -115,6 +122,23 @@ public record SourceFile(
                 scale,
                 scaleStated,
                 done,
-                wanted);
+                wanted,
+                stepNm);
+    }
+
+    public SourceFile withStep(double nm) {
+        return new SourceFile(
+                path,
+                role,
+                evidence,
+                against,
+                confidence,
+                chosen,
+                doubt,
+                scale,
+                scaleStated,
+                applied,
+                suggested,
+                nm);
     }
 }

@@ -1,6 +1,8 @@
 package dev.lastcut.core.check;
 
 import dev.lastcut.core.board.Board;
+import dev.lastcut.core.board.Role;
+import dev.lastcut.core.board.SourceFile;
 import dev.lastcut.core.capability.CapabilitySheet;
 import dev.lastcut.core.capability.Headroom;
 import dev.lastcut.core.capability.Limit;
@@ -10,6 +12,7 @@ import dev.lastcut.core.capability.Order;
 import dev.lastcut.core.capability.OrderOption;
 import dev.lastcut.core.connectivity.BoardGeometry;
 import dev.lastcut.core.current.NetCurrent;
+import dev.lastcut.core.geometry.Length;
 import dev.lastcut.core.milling.MillSetup;
 import java.util.ArrayList;
 import java.util.List;
@@ -51,6 +54,9 @@ public final class CheckContext {
         }
     }
 
+    /** Steps finer than this are told to nobody. */
+    private static final double WORTH_SAYING_NM = 1_000;
+
     /** A question to what the board is held against, and its answer. */
     public record Asked(Function<CheckContext, ?> question, Object answer) {
         public boolean sameIn(CheckContext other) {
@@ -61,6 +67,7 @@ public final class CheckContext {
     private final BoardGeometry geometry;
     private final Against against;
     private final List<Asked> asked = new ArrayList<>();
+    private double rounding;
 
     public CheckContext(BoardGeometry geometry, Against against) {
         this.geometry = geometry;
@@ -88,8 +95,13 @@ public final class CheckContext {
         return geometry.board();
     }
 
-    /** A sheet's number with and without headroom: nm, or a ratio as it is. */
-    public record Bounds(LimitKey key, double sheet, double withHeadroom) {
+    /**
+     * A sheet's number with and without headroom: nm, or a ratio as it is.
+     *
+     * @param stepNm the steps of the files a measure is taken from: what it falls short by no more
+     *     than these is rounding
+     */
+    public record Bounds(LimitKey key, double sheet, double withHeadroom, double stepNm) {
         /**
          * Flattened curves are true to half the chord error on either side, so a distance between
          * two of them may come out this much short. A board drawn exactly to the limit is within
@@ -101,7 +113,7 @@ public final class CheckContext {
         private static final double SLACK_RATIO = 0.002;
 
         private double slack() {
-            return key.isRatio() ? SLACK_RATIO : SLACK_NM;
+            return key.isRatio() ? SLACK_RATIO : SLACK_NM + stepNm;
         }
 
         public double withHeadroomNm() {
@@ -132,21 +144,54 @@ public final class CheckContext {
         return answer;
     }
 
-    public Optional<Bounds> bounds(LimitKey key) {
-        return ask(c -> c.boundsOf(key));
+    /**
+     * @param files the kinds of files the measure is taken from
+     */
+    public Optional<Bounds> bounds(LimitKey key, Role.Kind... files) {
+        double step = stepNm(files);
+        Optional<Bounds> bounds = ask(c -> c.boundsOf(key, step));
+        if (step >= WORTH_SAYING_NM && bounds.isPresent()) {
+            rounding = Math.max(rounding, step);
+        }
+        return bounds;
     }
 
-    private Optional<Bounds> boundsOf(LimitKey key) {
+    private Optional<Bounds> boundsOf(LimitKey key, double step) {
         return against.sheet
                 .limit(key, against.order, board().copper().size())
                 .map(Limit::amount)
-                .map(n -> new Bounds(key, n, against.headroom.apply(key, n)));
+                .map(n -> new Bounds(key, n, against.headroom.apply(key, n), step));
+    }
+
+    /** The coarsest step of the files of each kind, together. */
+    private double stepNm(Role.Kind... kinds) {
+        double sum = 0;
+        for (Role.Kind kind : kinds) {
+            double coarsest = 0;
+            for (SourceFile f : board().files()) {
+                boolean holes = kind == Role.Kind.PLATED_HOLES && f.role().isHoles();
+                if (f.role().kind() == kind || holes) {
+                    coarsest = Math.max(coarsest, f.stepNm());
+                }
+            }
+            sum += coarsest;
+        }
+        return sum;
+    }
+
+    /** What is to be said of measures that were taken from coarse files; empty for fine ones. */
+    public String roundingRemark() {
+        return rounding == 0
+                ? ""
+                : "what is beyond a limit by less than "
+                        + Length.text(rounding)
+                        + ", the step of the files' numbers, is rounding and not told";
     }
 
     /** The bounds a standard or common practice gives where the sheet states no number. */
     public Bounds boundsOr(LimitKey key, double usual) {
         return bounds(key)
-                .orElseGet(() -> ask(c -> new Bounds(key, usual, c.headroomOn(key, usual))));
+                .orElseGet(() -> ask(c -> new Bounds(key, usual, c.headroomOn(key, usual), 0)));
     }
 
     private double headroomOn(LimitKey key, double n) {

@@ -1,9 +1,12 @@
 package dev.lastcut.core.check;
 
+import dev.lastcut.core.geometry.Length;
 import dev.lastcut.core.geometry.Measure;
 import dev.lastcut.core.geometry.Pt;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
+import java.util.Locale;
+import java.util.regex.Pattern;
 import java.util.zip.CRC32;
 
 /** Puts a finding together; what is not set stays empty. */
@@ -130,9 +133,20 @@ public final class FindingBuilder {
         CRC32 crc = new CRC32();
         crc.update(key.getBytes(StandardCharsets.UTF_8));
         String id = rule + "-" + String.format("%08x", crc.getValue());
+        String told = unit.equals("mm") ? distinct(message) : message;
         return new Finding(
                 id, subject, rule, severity, !placed, layers, at, from, to, measured, limit, unit,
-                nets, parts, also, message);
+                nets, parts, also, told);
+    }
+
+    /** No sentence shows two equal numbers as unequal: more decimals tell them apart. */
+    private String distinct(String message) {
+        String text = Length.text(measured * 1e6);
+        if (measured == limit || !text.equals(Length.text(limit * 1e6))) {
+            return message;
+        }
+        String exact = String.format(Locale.ROOT, "%.6f", measured).replaceAll("0+$", "") + " mm";
+        return message.replaceFirst(Pattern.quote(text), exact);
     }
 
     private static long cell(long nm) {

@@ -35,6 +35,14 @@ public record Outcome(Status status, String reason, List<Finding> findings) {
         return new Outcome(status, remark, findings);
     }
 
+    /** The same with a further remark; checks that did not run have nothing to remark on. */
+    public Outcome remarked(String remark) {
+        if (remark.isEmpty() || status == Status.NOT_RUN) {
+            return this;
+        }
+        return new Outcome(status, reason.isEmpty() ? remark : reason + "; " + remark, findings);
+    }
+
     /** Says how many of many were left out; empty when none. */
     public static String more(int all, int told, String what) {
         return all <= told

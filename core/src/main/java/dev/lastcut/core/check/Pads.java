@@ -1,36 +1,44 @@
 package dev.lastcut.core.check;
 
+import dev.lastcut.core.board.Aperture;
 import dev.lastcut.core.board.Feature;
 import dev.lastcut.core.board.Hole;
 import dev.lastcut.core.board.Netlist;
+import dev.lastcut.core.board.ObjectAttributes;
+import dev.lastcut.core.board.Role;
 import dev.lastcut.core.board.Side;
+import dev.lastcut.core.board.SourceFile;
 import dev.lastcut.core.connectivity.CopperNode;
+import dev.lastcut.core.geometry.PlaceIndex;
 import dev.lastcut.core.geometry.Pt;
 import java.util.ArrayList;
 import java.util.HashMap;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
+import org.locationtech.jts.geom.Envelope;
 
 /**
  * Tells the pads to solder on from vias: by what the file says of them, else by the netlist, else
- * by size (a flash on a plated hole of at most 0.5 mm is a via; common practice, no source).
+ * by size (a pad on a plated hole of at most 0.5 mm is a via; common practice, no source). Places
+ * may be a step of a coarse file off each other.
  */
 public final class Pads {
     private static final long LARGEST_VIA_NM = 500_000;
+
+    /** Larger filled contours are areas. */
+    private static final double LARGEST_PAINTED_NM = 8_000_000;
 
     private Pads() {}
 
     /**
      * A pad on an outer layer; {@code part} is empty where nothing names it.
      *
+     * @param at its middle
      * @param throughHole true where the netlist or the file says that a lead goes through
      */
-    public record Pad(
-            CopperNode node, Feature.Flash flash, String part, String pin, boolean throughHole) {
+    public record Pad(CopperNode node, Pt at, String part, String pin, boolean throughHole) {
         /** "Pad R1.2", or "This pad" where nothing names it. */
         public String words() {
             return part.isEmpty() ? "This pad" : "Pad " + part + "." + pin;
@@ -38,6 +46,17 @@ public final class Pads {
 
         public List<String> parts() {
             return part.isEmpty() ? List.of() : List.of(part);
+        }
+
+        /** Round pads without a hole are what test points and fiducials look like. */
+        public boolean isRound() {
+            return node.feature() instanceof Feature.Flash f
+                    && f.aperture() instanceof Aperture.Circle;
+        }
+
+        /** What pads of one kind have in common: aperture or outline, wherever they lie. */
+        public Object shape() {
+            return shapeOf(node.feature());
         }
     }
 
@@ -55,27 +74,63 @@ public final class Pads {
 
     /** Pads that no hole goes through: those to put parts on from above. */
     public static List<Pad> surface(CheckContext c, Side side) {
-        Set<Pt> drilled = new HashSet<>();
-        c.board().holes().forEach(h -> drilled.add(cell(h.middle())));
-        return on(c, side).stream()
-                .filter(p -> !drilled.contains(cell(p.flash().at())) && !p.throughHole())
-                .toList();
+        PlaceIndex<Hole> holes = holes(c);
+        return on(c, side).stream().filter(p -> !p.throughHole() && !holes.hasAt(p.at())).toList();
+    }
+
+    /** How far places of one pad may differ between files: their steps, and a hair for netlists. */
+    public static double toleranceNm(CheckContext c) {
+        double steps = 0;
+        for (SourceFile f : c.board().files()) {
+            steps = Math.max(steps, f.stepNm());
+        }
+        return 20_000 + 2 * steps;
+    }
+
+    private static PlaceIndex<Hole> holes(CheckContext c) {
+        record Key() {}
+        return c.geometry()
+                .once(
+                        new Key(),
+                        () -> {
+                            PlaceIndex<Hole> all = new PlaceIndex<>(toleranceNm(c));
+                            c.board().holes().forEach(h -> all.put(h.middle(), h));
+                            return all;
+                        });
     }
 
     private static List<Integer> findVias(CheckContext c) {
-        Set<Pt> pads = new HashSet<>();
+        PlaceIndex<Pad> pads = new PlaceIndex<>(toleranceNm(c));
         for (Side side : Side.values()) {
-            on(c, side).forEach(p -> pads.add(cell(p.flash().at())));
+            on(c, side).forEach(p -> pads.put(p.at(), p));
         }
         List<Integer> vias = new ArrayList<>();
         List<Hole> holes = c.board().holes();
         for (int i = 0; i < holes.size(); i++) {
             Hole h = holes.get(i);
-            if (h.plated() && !h.isSlot() && !pads.contains(cell(h.middle()))) {
+            boolean round = h.plated() && !h.isSlot();
+            if (round && !pads.hasAt(h.middle()) && !takesLeads(c, h)) {
                 vias.add(i);
             }
         }
         return vias;
+    }
+
+    /** A hole for leads by its size and its openings, where nothing names it and no pad is seen. */
+    private static boolean takesLeads(CheckContext c, Hole h) {
+        if (h.diameter() <= LARGEST_VIA_NM) {
+            return false;
+        }
+        for (Side side : Side.values()) {
+            Role mask = Role.of(Role.Kind.MASK, side);
+            boolean covered =
+                    c.board().layer(mask).isPresent()
+                            && c.geometry().index(mask).at(h.middle()).isEmpty();
+            if (covered) {
+                return false;
+            }
+        }
+        return true;
     }
 
     private static List<Pad> find(CheckContext c, Side side) {
@@ -83,63 +138,114 @@ public final class Pads {
         if (layer < 0) {
             return List.of();
         }
-        Map<Pt, Netlist.Point> pins = new HashMap<>();
-        Set<Pt> vias = new HashSet<>();
-        c.board().netlist().ifPresent(n -> n.points().forEach(p -> sort(p, side, pins, vias)));
-        Map<Pt, Hole> holes = new HashMap<>();
-        c.board().holes().forEach(h -> holes.put(cell(h.middle()), h));
+        double tolerance = toleranceNm(c);
+        PlaceIndex<Netlist.Point> pins = new PlaceIndex<>(tolerance);
+        PlaceIndex<Netlist.Point> vias = new PlaceIndex<>(tolerance);
+        c.board()
+                .netlist()
+                .ifPresent(
+                        n ->
+                                n.points().stream()
+                                        .filter(p -> isOn(p, side))
+                                        .forEach(p -> (p.isPin() ? pins : vias).put(p.at(), p)));
+        PlaceIndex<Hole> holes = holes(c);
+        Map<Object, Integer> painted = paintedShapes(c, layer);
         List<Pad> pads = new ArrayList<>();
         for (CopperNode n : c.geometry().nets().nodes()) {
-            if (n.layer() == layer && n.feature() instanceof Feature.Flash f) {
-                var at = cell(f.at());
-                if (isPad(f, pins.get(at), vias.contains(at), holes.get(at))) {
-                    Netlist.Point p = pins.get(at);
-                    String part = f.attributes().component();
-                    pads.add(
-                            new Pad(
-                                    n,
-                                    f,
-                                    part.isEmpty() && p != null ? p.component() : part,
-                                    p == null ? f.attributes().pin() : p.pin(),
-                                    isThroughHole(f, p)));
-                }
+            if (n.layer() != layer) {
+                continue;
+            }
+            Optional<Pt> at = middle(n.feature(), painted);
+            if (at.isEmpty()) {
+                continue;
+            }
+            Optional<Netlist.Point> pin = pins.at(at.get());
+            boolean via = vias.hasAt(at.get());
+            if (isPad(n.feature().attributes(), pin, via, holes.at(at.get()))) {
+                pads.add(pad(n, at.get(), pin));
             }
         }
         return pads;
     }
 
-    private static boolean isThroughHole(Feature.Flash f, Netlist.Point p) {
+    private static Pad pad(CopperNode n, Pt at, Optional<Netlist.Point> pin) {
+        ObjectAttributes says = n.feature().attributes();
         // Gerber specification, aperture functions: a pad of a through-hole component.
-        return f.attributes().function().equalsIgnoreCase("ComponentPad")
-                || (p != null && p.hole());
+        boolean lead =
+                says.function().equalsIgnoreCase("ComponentPad")
+                        || pin.filter(Netlist.Point::hole).isPresent();
+        String part =
+                says.component().isEmpty()
+                        ? pin.map(Netlist.Point::component).orElse("")
+                        : says.component();
+        return new Pad(n, at, part, pin.map(Netlist.Point::pin).orElse(says.pin()), lead);
     }
 
-    private static void sort(
-            Netlist.Point p, Side side, Map<Pt, Netlist.Point> pins, Set<Pt> vias) {
-        if (p.access().isPresent() && !p.access().equals(Optional.of(side))) {
-            return;
-        }
-        if (p.isPin()) {
-            pins.put(cell(p.at()), p);
-        } else {
-            vias.add(cell(p.at()));
-        }
+    private static boolean isOn(Netlist.Point p, Side side) {
+        return p.access().isEmpty() || p.access().equals(Optional.of(side));
     }
 
-    private static boolean isPad(Feature.Flash f, Netlist.Point pin, boolean via, Hole hole) {
-        String function = f.attributes().function().toLowerCase(Locale.ROOT);
+    /**
+     * The middle of a flash, or of a small filled contour that recurs: a painted pad. A lone one is
+     * an area that happens to be small.
+     */
+    private static Optional<Pt> middle(Feature f, Map<Object, Integer> painted) {
+        if (f instanceof Feature.Flash x) {
+            return Optional.of(x.at());
+        }
+        if (f instanceof Feature.Region r && painted.getOrDefault(shapeOf(r), 0) > 1) {
+            return Optional.of(Pt.of(box(r).centre()));
+        }
+        return Optional.empty();
+    }
+
+    private static Map<Object, Integer> paintedShapes(CheckContext c, int layer) {
+        Map<Object, Integer> counts = new HashMap<>();
+        for (CopperNode n : c.geometry().nets().nodes()) {
+            if (n.layer() == layer && n.feature() instanceof Feature.Region r && isSmall(r)) {
+                counts.merge(shapeOf(r), 1, Integer::sum);
+            }
+        }
+        return counts;
+    }
+
+    private static boolean isSmall(Feature.Region r) {
+        Envelope e = box(r);
+        return r.contours().size() == 1
+                && Math.max(e.getWidth(), e.getHeight()) <= LARGEST_PAINTED_NM;
+    }
+
+    private static Envelope box(Feature.Region r) {
+        Envelope e = new Envelope();
+        r.contours().forEach(k -> k.forEach(s -> e.expandToInclude(s.envelope())));
+        return e;
+    }
+
+    /** Equal for what looks alike: aperture and turn, or size and number of sides to 10 µm. */
+    private static Object shapeOf(Feature f) {
+        if (f instanceof Feature.Flash x) {
+            return List.of(x.aperture(), x.orientation());
+        }
+        if (f instanceof Feature.Region r) {
+            Envelope e = box(r);
+            return List.of(
+                    Math.round(e.getWidth() / 10_000),
+                    Math.round(e.getHeight() / 10_000),
+                    r.contours().get(0).size());
+        }
+        return f;
+    }
+
+    private static boolean isPad(
+            ObjectAttributes says, Optional<Netlist.Point> pin, boolean via, Optional<Hole> hole) {
+        String function = says.function().toLowerCase(Locale.ROOT);
         if (!function.isEmpty()) {
             return function.endsWith("pad") && !function.equals("viapad");
         }
-        if (pin != null) {
+        if (pin.isPresent()) {
             return true;
         }
-        boolean small = hole != null && hole.plated() && hole.diameter() <= LARGEST_VIA_NM;
+        boolean small = hole.filter(h -> h.plated() && h.diameter() <= LARGEST_VIA_NM).isPresent();
         return !via && !small;
-    }
-
-    /** Netlists round to a micrometre or two; a 20 µm grid is still far finer than any pad. */
-    public static Pt cell(Pt p) {
-        return new Pt(Math.round(p.x() / 20_000.0), Math.round(p.y() / 20_000.0));
     }
 }

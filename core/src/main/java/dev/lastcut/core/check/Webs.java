@@ -63,7 +63,7 @@ public final class Webs {
             CheckContext c, Openings openings, PieceIndex index, Side side) {
         Map<Integer, TreeSet<String>> parts = new HashMap<>();
         for (Pads.Pad pad : Pads.on(c, side)) {
-            for (Piece p : index.at(pad.flash().at())) {
+            for (Piece p : index.at(pad.at())) {
                 parts.computeIfAbsent(openings.numberOf(p), k -> new TreeSet<>())
                         .addAll(pad.parts());
             }

@@ -6,13 +6,22 @@ import java.util.List;
 import org.locationtech.jts.geom.Coordinate;
 import org.locationtech.jts.geom.Envelope;
 import org.locationtech.jts.geom.Geometry;
+import org.locationtech.jts.geom.LineString;
 import org.locationtech.jts.geom.Lineal;
+import org.locationtech.jts.geom.Point;
 import org.locationtech.jts.geom.Polygon;
+import org.locationtech.jts.linearref.LengthIndexedLine;
 import org.locationtech.jts.operation.distance.DistanceOp;
 import org.locationtech.jts.operation.distance.IndexedFacetDistance;
+import org.locationtech.jts.operation.linemerge.LineMerger;
 
 /** Distances between outlines, and the places where two shapes come too close to each other. */
 public final class Distances {
+    /** Places that differ in distance by no more than this are equally narrow. */
+    private static final double EQUAL_NM = 500;
+
+    private static final int QUADRANT_CHORDS = 64;
+
     private Distances() {}
 
     /** The nearest places of two geometries; 0 where they overlap. */
@@ -83,18 +92,41 @@ public final class Distances {
     }
 
     /**
-     * Where a run is equally narrow along its length, its middle says more than one of its ends.
+     * The same measure, put in the middle of the stretch along which the two shapes are as close:
+     * where edges run parallel, the nearest places that are found first are an end of it.
+     *
+     * @param narrowest the nearest places of the two
      */
-    private static Measure inTheMiddle(
-            Geometry a, Geometry b, Geometry zone, double limitNm, Measure narrowest) {
-        var window = Geo.expanded(new Envelope(zone.getInteriorPoint().getCoordinate()), limitNm);
-        Geometry midA = Geo.clip(a, window);
-        Geometry midB = Geo.clip(b, window);
-        if (midA.isEmpty() || midB.isEmpty()) {
+    public static Measure centred(Geometry a, Geometry b, Measure narrowest) {
+        if (narrowest.nm() <= 0) {
             return narrowest;
         }
-        Measure middle = between(midA, midB);
-        return middle.nm() <= narrowest.nm() + 1 ? middle : narrowest;
+        double reach = narrowest.nm() + EQUAL_NM;
+        Envelope window = Geo.expanded(b.getEnvelopeInternal(), 2 * reach);
+        Geometry near = a.getBoundary().isEmpty() ? a : a.getBoundary();
+        Geometry stretch =
+                near.intersection(Geo.FACTORY.toGeometry(window))
+                        .intersection(b.buffer(reach, QUADRANT_CHORDS));
+        LineMerger merger = new LineMerger();
+        merger.add(stretch);
+        Point from = Geo.point(narrowest.from());
+        LineString best = null;
+        for (Object o : merger.getMergedLineStrings()) {
+            LineString line = (LineString) o;
+            boolean here = line.distance(from) <= EQUAL_NM;
+            if (here && (best == null || line.getLength() > best.getLength())) {
+                best = line;
+            }
+        }
+        if (best == null) {
+            return narrowest;
+        }
+        Coordinate middle = new LengthIndexedLine(best).extractPoint(best.getLength() / 2);
+        Coordinate[] across = new DistanceOp(Geo.FACTORY.createPoint(middle), b).nearestPoints();
+        // Of a stretch that bends away in between, the middle says nothing.
+        return across[0].distance(across[1]) > reach + EQUAL_NM
+                ? narrowest
+                : new Measure(Pt.of(across[0]), Pt.of(across[1]), narrowest.nm());
     }
 
     private static void addRun(
@@ -105,7 +137,7 @@ public final class Distances {
         if (partA.isEmpty() || partB.isEmpty()) {
             return;
         }
-        Measure m = inTheMiddle(partA, partB, zone, limitNm, between(partA, partB));
+        Measure m = centred(partA, partB, between(partA, partB));
         if (m.nm() < limitNm) {
             runs.add(new Run(m, Math.max(0, zone.getLength() / 2 - (limitNm - m.nm()))));
         }

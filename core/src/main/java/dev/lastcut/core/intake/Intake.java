@@ -132,9 +132,11 @@ public final class Intake {
                 .map(
                         f ->
                                 f.moved(
-                                        Optional.ofNullable(chosen.corrections().get(f.path())),
-                                        Optional.ofNullable(wanted.get(f.path()))
-                                                .map(c -> after(f.path(), c))))
+                                                Optional.ofNullable(
+                                                        chosen.corrections().get(f.path())),
+                                                Optional.ofNullable(wanted.get(f.path()))
+                                                        .map(c -> after(f.path(), c)))
+                                        .withStep(readings.get(f.path()).stepNm()))
                 .toList();
     }
 

@@ -1,5 +1,6 @@
 package dev.lastcut.core.check.copper;
 
+import dev.lastcut.core.board.Role;
 import dev.lastcut.core.capability.LimitKey;
 import dev.lastcut.core.check.CheckContext;
 import dev.lastcut.core.check.Finding;
@@ -45,7 +46,7 @@ public final class ClearanceRule implements Rule {
 
     @Override
     public Outcome run(CheckContext c) {
-        Optional<CheckContext.Bounds> bounds = c.bounds(LimitKey.CLEARANCE);
+        Optional<CheckContext.Bounds> bounds = c.bounds(LimitKey.CLEARANCE, Role.Kind.COPPER);
         if (bounds.isEmpty()) {
             return c.noLimit(LimitKey.CLEARANCE);
         }

@@ -2,6 +2,7 @@ package dev.lastcut.core.check.copper;
 
 import dev.lastcut.core.board.Feature;
 import dev.lastcut.core.board.Piece;
+import dev.lastcut.core.board.Role;
 import dev.lastcut.core.capability.LimitKey;
 import dev.lastcut.core.check.CheckContext;
 import dev.lastcut.core.check.Finding;
@@ -65,7 +66,7 @@ public final class CopperSliverRule implements Rule {
 
     @Override
     public Outcome run(CheckContext c) {
-        Optional<CheckContext.Bounds> bounds = c.bounds(LimitKey.COPPER_SLIVER);
+        Optional<CheckContext.Bounds> bounds = c.bounds(LimitKey.COPPER_SLIVER, Role.Kind.COPPER);
         if (bounds.isEmpty()) {
             return c.noLimit(LimitKey.COPPER_SLIVER);
         }

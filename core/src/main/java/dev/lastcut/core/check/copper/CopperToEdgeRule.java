@@ -1,5 +1,6 @@
 package dev.lastcut.core.check.copper;
 
+import dev.lastcut.core.board.Role;
 import dev.lastcut.core.capability.LimitKey;
 import dev.lastcut.core.check.CheckContext;
 import dev.lastcut.core.check.Finding;
@@ -47,7 +48,8 @@ public final class CopperToEdgeRule implements Rule {
 
     @Override
     public Outcome run(CheckContext c) {
-        Optional<CheckContext.Bounds> bounds = c.bounds(LimitKey.COPPER_TO_EDGE);
+        Optional<CheckContext.Bounds> bounds =
+                c.bounds(LimitKey.COPPER_TO_EDGE, Role.Kind.COPPER, Role.Kind.OUTLINE);
         if (bounds.isEmpty()) {
             return c.noLimit(LimitKey.COPPER_TO_EDGE);
         }

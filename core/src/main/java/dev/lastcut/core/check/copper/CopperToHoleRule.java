@@ -1,6 +1,7 @@
 package dev.lastcut.core.check.copper;
 
 import dev.lastcut.core.board.Hole;
+import dev.lastcut.core.board.Role;
 import dev.lastcut.core.capability.LimitKey;
 import dev.lastcut.core.check.CheckContext;
 import dev.lastcut.core.check.Finding;
@@ -38,7 +39,8 @@ public final class CopperToHoleRule implements Rule {
 
     @Override
     public Outcome run(CheckContext c) {
-        Optional<CheckContext.Bounds> bounds = c.bounds(LimitKey.COPPER_TO_HOLE);
+        Optional<CheckContext.Bounds> bounds =
+                c.bounds(LimitKey.COPPER_TO_HOLE, Role.Kind.COPPER, Role.Kind.PLATED_HOLES);
         if (bounds.isEmpty()) {
             return c.noLimit(LimitKey.COPPER_TO_HOLE);
         }
@@ -80,7 +82,14 @@ public final class CopperToHoleRule implements Rule {
         }
         var wall = h.shape(c.geometry().flattener());
         var window = Geo.expanded(wall.getEnvelopeInternal(), 2 * limit);
-        Measure m = Distances.between(Geo.clip(nearest.polygon(), window), wall);
+        var copper = Geo.clip(nearest.polygon(), window);
+        Measure m = Distances.between(copper, wall);
+        if (m.nm() <= 0) {
+            // The hole bites into the copper: by how much, as a gap below nothing.
+            Measure bite = Distances.between(copper, h.core());
+            gap = bite.nm() - h.diameter() / 2.0;
+            m = bite;
+        }
         String net = c.netName(nearest.net());
         return Optional.of(
                 new FindingBuilder(id())
@@ -92,9 +101,10 @@ public final class CopperToHoleRule implements Rule {
                         .say(
                                 "Copper of "
                                         + net
-                                        + " comes within "
-                                        + Length.text(gap)
-                                        + " of an unplated "
+                                        + (gap < 0
+                                                ? " is cut into by " + Length.text(-gap) + " by an"
+                                                : " comes within " + Length.text(gap) + " of an")
+                                        + " unplated "
                                         + Length.text(h.diameter())
                                         + " hole; the limit is "
                                         + Length.text(bounds.withHeadroomNm())

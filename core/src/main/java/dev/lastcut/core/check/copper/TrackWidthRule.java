@@ -1,6 +1,7 @@
 package dev.lastcut.core.check.copper;
 
 import dev.lastcut.core.board.Feature;
+import dev.lastcut.core.board.Role;
 import dev.lastcut.core.capability.LimitKey;
 import dev.lastcut.core.check.CheckContext;
 import dev.lastcut.core.check.Finding;
@@ -18,6 +19,7 @@ import dev.lastcut.core.geometry.Segment;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -29,6 +31,9 @@ import org.locationtech.jts.geom.LineString;
  * their net, are no conductors of their own: each is measured across where it is drawn.
  */
 public final class TrackWidthRule implements Rule {
+    /** So many separate lines of one net and width are no tracks but a hatched area. */
+    private static final int FEWEST_OF_A_HATCH = 8;
+
     /** Drawn widths are exact, but flattened caps are not: this much is not "narrower". */
     private static final double SLACK_NM = 1_000;
 
@@ -46,14 +51,14 @@ public final class TrackWidthRule implements Rule {
 
     @Override
     public Outcome run(CheckContext c) {
-        Optional<CheckContext.Bounds> bounds = c.bounds(LimitKey.TRACK_WIDTH);
+        Optional<CheckContext.Bounds> bounds = c.bounds(LimitKey.TRACK_WIDTH, Role.Kind.COPPER);
         if (bounds.isEmpty()) {
             return c.noLimit(LimitKey.TRACK_WIDTH);
         }
         if (c.board().copper().isEmpty()) {
             return Outcome.notRun("the pack has no copper layer");
         }
-        double limit = bounds.get().withHeadroomNm();
+        double limit = bounds.get().reachNm();
         Map<Integer, Narrow> narrow = new HashMap<>();
         for (CopperNode n : c.geometry().nets().nodes()) {
             if (n.feature() instanceof Feature.Stroke s
@@ -63,10 +68,27 @@ public final class TrackWidthRule implements Rule {
                         .ifPresent(m -> narrow.put(n.id(), new Narrow(n, m)));
             }
         }
-        List<Finding> findings = new ArrayList<>();
+        record Alike(int layer, int net, long width) {}
+        Map<Alike, List<List<Narrow>>> alike = new LinkedHashMap<>();
         while (!narrow.isEmpty()) {
-            findings.add(finding(c, bounds.get(), takeRun(c.geometry().nets(), narrow)));
+            List<Narrow> run = takeRun(c.geometry().nets(), narrow);
+            Narrow worst = worst(run);
+            CopperNode n = worst.node();
+            long width = Math.round(worst.across().nm() / 1_000);
+            alike.computeIfAbsent(new Alike(n.layer(), n.net(), width), k -> new ArrayList<>())
+                    .add(run);
         }
+        List<Finding> findings = new ArrayList<>();
+        alike.values()
+                .forEach(
+                        runs -> {
+                            if (runs.size() < FEWEST_OF_A_HATCH) {
+                                runs.forEach(
+                                        r -> findings.add(finding(c, bounds.get(), List.of(r))));
+                            } else {
+                                findings.add(finding(c, bounds.get(), runs));
+                            }
+                        });
         return Outcome.of(findings);
     }
 
@@ -164,34 +186,51 @@ public final class TrackWidthRule implements Rule {
         return run;
     }
 
-    private Finding finding(CheckContext c, CheckContext.Bounds bounds, List<Narrow> run) {
+    private static Narrow worst(List<Narrow> run) {
         Narrow worst = run.get(0);
-        double length = 0;
         for (Narrow n : run) {
-            length += pathLength(n);
             boolean narrower = n.across().nm() < worst.across().nm();
             boolean longer =
                     n.across().nm() == worst.across().nm() && pathLength(n) > pathLength(worst);
             worst = narrower || longer ? n : worst;
         }
+        return worst;
+    }
+
+    /**
+     * @param runs one, or many of one net and width: the lines of a hatch, which are one thing
+     */
+    private Finding finding(CheckContext c, CheckContext.Bounds bounds, List<List<Narrow>> runs) {
+        Narrow worst = worst(runs.stream().flatMap(List::stream).toList());
+        double length =
+                runs.stream().flatMap(List::stream).mapToDouble(TrackWidthRule::pathLength).sum();
         double width = worst.across().nm();
         String net = c.netName(worst.node().net());
-        return new FindingBuilder(id())
-                .layers(c.copperId(worst.node().layer()))
-                .measure(worst.across())
-                .limitNm(bounds.withHeadroomNm())
-                .severity(bounds.severity(width, Severity.STOP))
-                .nets(List.of(net))
-                .say(
-                        "A track of "
-                                + net
-                                + " is "
-                                + Length.text(width)
-                                + " wide along "
-                                + Length.text(length)
-                                + "; the limit is "
-                                + Length.text(bounds.withHeadroomNm())
-                                + ". It may be etched or cut through. Widen it.");
+        FindingBuilder finding =
+                new FindingBuilder(id())
+                        .layers(c.copperId(worst.node().layer()))
+                        .measure(worst.across())
+                        .limitNm(bounds.withHeadroomNm())
+                        .severity(bounds.severity(width, Severity.STOP))
+                        .nets(List.of(net));
+        if (runs.size() > 1) {
+            finding.also(runs.stream().map(r -> worst(r).across()).toList());
+        }
+        String what =
+                runs.size() > 1
+                        ? runs.size() + " lines of " + net + " (a hatch, it seems) are "
+                        : "A track of " + net + " is ";
+        return finding.say(
+                what
+                        + Length.text(width)
+                        + " wide along "
+                        + Length.text(length)
+                        + "; the limit is "
+                        + Length.text(bounds.withHeadroomNm())
+                        + ". "
+                        + (runs.size() > 1
+                                ? "They may be etched or cut through. Widen them."
+                                : "It may be etched or cut through. Widen it."));
     }
 
     private static double pathLength(Narrow n) {

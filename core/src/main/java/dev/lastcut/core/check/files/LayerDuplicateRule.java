@@ -89,7 +89,7 @@ public final class LayerDuplicateRule implements Rule {
     private static boolean onlyThroughHole(CheckContext c) {
         for (Side side : Side.values()) {
             for (Pads.Pad pad : Pads.on(c, side)) {
-                if (c.geometry().holes().at(pad.flash().at()).isEmpty()) {
+                if (c.geometry().holes().at(pad.at()).isEmpty()) {
                     return false;
                 }
             }

@@ -1,6 +1,7 @@
 package dev.lastcut.core.check.holes;
 
 import dev.lastcut.core.board.Hole;
+import dev.lastcut.core.board.Role;
 import dev.lastcut.core.capability.LimitKey;
 import dev.lastcut.core.check.CheckContext;
 import dev.lastcut.core.check.Finding;
@@ -41,7 +42,8 @@ public final class AnnularRingRule implements Rule {
 
     @Override
     public Outcome run(CheckContext c) {
-        Optional<CheckContext.Bounds> bounds = c.bounds(LimitKey.ANNULAR_RING);
+        Optional<CheckContext.Bounds> bounds =
+                c.bounds(LimitKey.ANNULAR_RING, Role.Kind.COPPER, Role.Kind.PLATED_HOLES);
         if (bounds.isEmpty()) {
             return c.noLimit(LimitKey.ANNULAR_RING);
         }

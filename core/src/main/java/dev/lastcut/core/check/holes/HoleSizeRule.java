@@ -1,6 +1,7 @@
 package dev.lastcut.core.check.holes;
 
 import dev.lastcut.core.board.Hole;
+import dev.lastcut.core.board.Role;
 import dev.lastcut.core.capability.Cutter;
 import dev.lastcut.core.capability.LimitKey;
 import dev.lastcut.core.capability.Mill;
@@ -40,8 +41,8 @@ public final class HoleSizeRule implements Rule {
                 .forEach(h -> bySize.computeIfAbsent(h.diameter(), k -> new ArrayList<>()).add(h));
         List<Finding> findings = new ArrayList<>();
         Optional<Mill> mill = c.mill();
-        var least = c.bounds(LimitKey.HOLE_MIN);
-        var most = c.bounds(LimitKey.HOLE_MAX);
+        var least = c.bounds(LimitKey.HOLE_MIN, Role.Kind.PLATED_HOLES);
+        var most = c.bounds(LimitKey.HOLE_MAX, Role.Kind.PLATED_HOLES);
         if (mill.isEmpty() && least.isEmpty() && most.isEmpty()) {
             return c.noLimit(LimitKey.HOLE_MIN);
         }

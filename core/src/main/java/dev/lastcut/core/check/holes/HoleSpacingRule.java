@@ -1,6 +1,7 @@
 package dev.lastcut.core.check.holes;
 
 import dev.lastcut.core.board.Hole;
+import dev.lastcut.core.board.Role;
 import dev.lastcut.core.capability.LimitKey;
 import dev.lastcut.core.check.CheckContext;
 import dev.lastcut.core.check.Finding;
@@ -33,7 +34,8 @@ public final class HoleSpacingRule implements Rule {
 
     @Override
     public Outcome run(CheckContext c) {
-        Optional<CheckContext.Bounds> bounds = c.bounds(LimitKey.HOLE_SPACING);
+        Optional<CheckContext.Bounds> bounds =
+                c.bounds(LimitKey.HOLE_SPACING, Role.Kind.PLATED_HOLES);
         if (bounds.isEmpty()) {
             return c.noLimit(LimitKey.HOLE_SPACING);
         }

@@ -1,6 +1,7 @@
 package dev.lastcut.core.check.holes;
 
 import dev.lastcut.core.board.Hole;
+import dev.lastcut.core.board.Role;
 import dev.lastcut.core.capability.LimitKey;
 import dev.lastcut.core.check.CheckContext;
 import dev.lastcut.core.check.Finding;
@@ -39,7 +40,8 @@ public final class HoleToEdgeRule implements Rule {
 
     @Override
     public Outcome run(CheckContext c) {
-        Optional<CheckContext.Bounds> bounds = c.bounds(LimitKey.HOLE_TO_EDGE);
+        Optional<CheckContext.Bounds> bounds =
+                c.bounds(LimitKey.HOLE_TO_EDGE, Role.Kind.PLATED_HOLES, Role.Kind.OUTLINE);
         if (bounds.isEmpty()) {
             return c.noLimit(LimitKey.HOLE_TO_EDGE);
         }

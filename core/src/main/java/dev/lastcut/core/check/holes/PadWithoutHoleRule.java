@@ -8,11 +8,9 @@ import dev.lastcut.core.check.Outcome;
 import dev.lastcut.core.check.Pads;
 import dev.lastcut.core.check.Rule;
 import dev.lastcut.core.check.Severity;
-import dev.lastcut.core.geometry.Pt;
+import dev.lastcut.core.geometry.PlaceIndex;
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.List;
-import java.util.Map;
 
 /**
  * Through-hole pads without a hole. A pad is one when the netlist or the file says so; where
@@ -34,26 +32,25 @@ public final class PadWithoutHoleRule implements Rule {
         if (c.board().holes().isEmpty() && c.board().copper().size() < 2) {
             return Outcome.notRun("the pack has no holes and copper on one side only");
         }
-        Map<Pt, Pads.Pad> top = new HashMap<>();
-        Pads.on(c, Side.TOP).forEach(p -> top.put(Pads.cell(p.flash().at()), p));
-        Map<Pt, Finding> found = new HashMap<>();
+        PlaceIndex<Pads.Pad> top = new PlaceIndex<>(Pads.toleranceNm(c));
+        Pads.on(c, Side.TOP).forEach(p -> top.put(p.at(), p));
+        PlaceIndex<Finding> found = new PlaceIndex<>(Pads.toleranceNm(c));
         List<Finding> findings = new ArrayList<>();
         int asked = 0;
         for (Side side : Side.values()) {
             for (Pads.Pad pad : Pads.on(c, side)) {
-                Pt cell = Pads.cell(pad.flash().at());
                 boolean both =
                         side == Side.BOTTOM
-                                && top.containsKey(cell)
-                                && pad.flash().attributes().function().isEmpty();
+                                && top.hasAt(pad.at())
+                                && pad.node().feature().attributes().function().isEmpty();
                 if (!pad.throughHole() && !both) {
                     continue;
                 }
                 asked++;
-                boolean hole = !c.geometry().holes().at(pad.flash().at()).isEmpty();
-                if (!hole && !found.containsKey(cell)) {
+                boolean hole = !c.geometry().holes().at(pad.at()).isEmpty();
+                if (!hole && !found.hasAt(pad.at())) {
                     Finding f = finding(c, side, pad);
-                    found.put(cell, f);
+                    found.put(pad.at(), f);
                     findings.add(f);
                 }
             }
@@ -64,7 +61,7 @@ public final class PadWithoutHoleRule implements Rule {
     private Finding finding(CheckContext c, Side side, Pads.Pad pad) {
         return new FindingBuilder(id())
                 .layers("copper-" + side.word(), "plated-holes")
-                .at(pad.flash().at())
+                .at(pad.at())
                 .count(0, 1, "holes")
                 .severity(pad.throughHole() ? Severity.STOP : Severity.LOOK)
                 .nets(List.of(c.netName(pad.node().net())))

@@ -1,6 +1,7 @@
 package dev.lastcut.core.check.holes;
 
 import dev.lastcut.core.board.Hole;
+import dev.lastcut.core.board.Role;
 import dev.lastcut.core.capability.LimitKey;
 import dev.lastcut.core.check.CheckContext;
 import dev.lastcut.core.check.Finding;
@@ -29,7 +30,8 @@ public final class SlotWidthRule implements Rule {
 
     @Override
     public Outcome run(CheckContext c) {
-        Optional<CheckContext.Bounds> bounds = c.bounds(LimitKey.SLOT_WIDTH);
+        Optional<CheckContext.Bounds> bounds =
+                c.bounds(LimitKey.SLOT_WIDTH, Role.Kind.PLATED_HOLES);
         if (bounds.isEmpty()) {
             return c.noLimit(LimitKey.SLOT_WIDTH);
         }

@@ -26,7 +26,7 @@ public final class MaskDamRule extends WebRule {
 
     @Override
     public Optional<CheckContext.Bounds> bounds(CheckContext c) {
-        return c.bounds(LimitKey.MASK_DAM);
+        return c.bounds(LimitKey.MASK_DAM, Role.Kind.MASK);
     }
 
     @Override

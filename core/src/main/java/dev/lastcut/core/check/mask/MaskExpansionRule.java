@@ -40,7 +40,8 @@ public final class MaskExpansionRule implements Rule {
 
     @Override
     public Outcome run(CheckContext c) {
-        Optional<CheckContext.Bounds> bounds = c.bounds(LimitKey.MASK_EXPANSION);
+        Optional<CheckContext.Bounds> bounds =
+                c.bounds(LimitKey.MASK_EXPANSION, Role.Kind.MASK, Role.Kind.COPPER);
         if (bounds.isEmpty()) {
             return c.noLimit(LimitKey.MASK_EXPANSION);
         }
@@ -76,7 +77,7 @@ public final class MaskExpansionRule implements Rule {
         Margin margin = new Margin();
         List<Tight> all = new ArrayList<>();
         for (Pads.Pad pad : Pads.on(c, side)) {
-            if (!openings.at(pad.flash().at()).isEmpty()) {
+            if (!openings.at(pad.at()).isEmpty()) {
                 List<Piece> over = openings.within(pad.node().piece(), 1);
                 all.add(new Tight(pad, over, margin.of(pad.node().piece(), over)));
             }
@@ -99,7 +100,7 @@ public final class MaskExpansionRule implements Rule {
                 .measure(m)
                 .lengths(t.margin, bounds.withHeadroomNm())
                 .severity(bounds.severity(t.margin, Severity.LOOK))
-                .alsoAt(same.stream().map(s -> s.pad.flash().at()).toList())
+                .alsoAt(same.stream().map(s -> s.pad.at()).toList())
                 .parts(same.stream().flatMap(s -> s.pad.parts().stream()).distinct().toList())
                 .say(
                         who

@@ -51,7 +51,7 @@ public final class MaskMissingRule implements Rule {
         Role mask = Role.of(Role.Kind.MASK, side);
         PieceIndex openings = c.geometry().index(mask);
         for (Pads.Pad pad : Pads.on(c, side)) {
-            if (openings.at(pad.flash().at()).isEmpty()) {
+            if (openings.at(pad.at()).isEmpty()) {
                 findings.add(finding(c, side, mask, pad));
             }
         }
@@ -60,7 +60,7 @@ public final class MaskMissingRule implements Rule {
     private Finding finding(CheckContext c, Side side, Role mask, Pads.Pad pad) {
         return new FindingBuilder(id())
                 .layers(mask.id(), Role.of(Role.Kind.COPPER, side).id())
-                .at(pad.flash().at())
+                .at(pad.at())
                 .count(0, 1, "openings")
                 .nets(List.of(c.netName(pad.node().net())))
                 .parts(pad.parts())

@@ -69,7 +69,7 @@ public final class ViaCoverRule implements Rule {
             List<String> remarks) {
         PieceIndex openings = c.geometry().index(mask);
         Set<Object> ofPads = new HashSet<>();
-        Pads.on(c, side).forEach(p -> ofPads.addAll(openings.at(p.flash().at())));
+        Pads.on(c, side).forEach(p -> ofPads.addAll(openings.at(p.at())));
         List<Pt> open = new ArrayList<>();
         List<Pt> covered = new ArrayList<>();
         for (int i : vias) {

@@ -1,6 +1,7 @@
 package dev.lastcut.core.check.mill;
 
 import dev.lastcut.core.board.Feature;
+import dev.lastcut.core.board.Role;
 import dev.lastcut.core.board.Side;
 import dev.lastcut.core.capability.CapabilitySheet;
 import dev.lastcut.core.capability.LimitKey;
@@ -49,7 +50,7 @@ public final class TrackNotSurvivingRule implements Rule {
     @Override
     public Outcome run(CheckContext c) {
         Mill mill = c.mill().orElseThrow();
-        Optional<CheckContext.Bounds> bounds = c.bounds(LimitKey.TRACK_WIDTH);
+        Optional<CheckContext.Bounds> bounds = c.bounds(LimitKey.TRACK_WIDTH, Role.Kind.COPPER);
         if (bounds.isEmpty()) {
             return c.noLimit(LimitKey.TRACK_WIDTH);
         }

@@ -49,6 +49,7 @@ public final class PasteMissingRule implements Rule {
                                         .forEach(notFitted::add));
         List<Finding> findings = new ArrayList<>();
         int sides = 0;
+        int points = 0;
         for (Side side : Side.values()) {
             Role paste = Role.of(Role.Kind.PASTE, side);
             if (c.board().layer(paste).isEmpty()) {
@@ -57,20 +58,56 @@ public final class PasteMissingRule implements Rule {
             sides++;
             PieceIndex openings = c.geometry().index(paste);
             Map<String, List<Pads.Pad>> bare = new TreeMap<>();
-            for (Pads.Pad pad : Pads.surface(c, side)) {
+            List<Pads.Pad> surface = Pads.surface(c, side);
+            Set<String> single = singlePads(surface);
+            Set<Object> pasted = new HashSet<>();
+            for (Pads.Pad pad : surface) {
+                if (!openings.within(pad.node().piece(), 1).isEmpty()) {
+                    pasted.add(pad.shape());
+                }
+            }
+            for (Pads.Pad pad : surface) {
+                boolean point =
+                        pad.part().isEmpty()
+                                ? pad.isRound() && !pasted.contains(pad.shape())
+                                : single.contains(pad.part());
                 boolean wanted =
                         pad.part().isEmpty()
                                 ? c.board().placements().isEmpty()
                                 : !notFitted.contains(pad.part())
                                         && (placed.isEmpty() || placed.contains(pad.part()));
                 if (wanted && openings.within(pad.node().piece(), 1).isEmpty()) {
-                    String who = pad.part().isEmpty() ? "at " + pad.flash().at() : pad.part();
+                    if (point) {
+                        points++;
+                        continue;
+                    }
+                    String who = pad.part().isEmpty() ? "at " + pad.at() : pad.part();
                     bare.computeIfAbsent(who, k -> new ArrayList<>()).add(pad);
                 }
             }
             bare.values().forEach(pads -> findings.add(finding(c, paste, pads)));
         }
-        return sides == 0 ? Outcome.notRun("the pack has no paste file") : Outcome.of(findings);
+        if (sides == 0) {
+            return Outcome.notRun("the pack has no paste file");
+        }
+        String remark =
+                points == 0
+                        ? ""
+                        : points + " pads without paste were taken for test points or fiducials";
+        return Outcome.of(findings, remark);
+    }
+
+    /** Parts of one pad: test points and fiducials, which nobody solders. */
+    private static Set<String> singlePads(List<Pads.Pad> surface) {
+        Set<String> once = new HashSet<>();
+        Set<String> more = new HashSet<>();
+        for (Pads.Pad p : surface) {
+            if (!once.add(p.part())) {
+                more.add(p.part());
+            }
+        }
+        once.removeAll(more);
+        return once;
     }
 
     private static List<String> names(List<PlacedPart> all) {
@@ -85,8 +122,8 @@ public final class PasteMissingRule implements Rule {
                         : pads.size() + " pads of " + first.part() + " have";
         return new FindingBuilder(id())
                 .layers(paste.id(), c.copperId(first.node().layer()))
-                .at(first.flash().at())
-                .alsoAt(pads.stream().map(p -> p.flash().at()).toList())
+                .at(first.at())
+                .alsoAt(pads.stream().map(p -> p.at()).toList())
                 .count(pads.size(), 0, "pads")
                 .severity(Severity.LOOK)
                 .parts(first.parts())

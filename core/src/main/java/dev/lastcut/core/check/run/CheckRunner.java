@@ -204,7 +204,7 @@ public final class CheckRunner {
         CheckContext asking = context.fresh();
         Outcome outcome;
         try {
-            outcome = rule.run(asking);
+            outcome = rule.run(asking).remarked(asking.roundingRemark());
             memory.keep(rule.id(), asking, outcome);
         } catch (RuntimeException e) {
             // A rule that breaks down says so; it has not passed, and the others still run.

@@ -53,7 +53,7 @@ public final class SilkHeightRule implements Rule {
 
     @Override
     public Outcome run(CheckContext c) {
-        Optional<CheckContext.Bounds> bounds = c.bounds(LimitKey.SILK_HEIGHT);
+        Optional<CheckContext.Bounds> bounds = c.bounds(LimitKey.SILK_HEIGHT, Role.Kind.SILK);
         if (bounds.isEmpty()) {
             return c.noLimit(LimitKey.SILK_HEIGHT);
         }

@@ -36,7 +36,8 @@ public final class SilkOnPadRule implements Rule {
 
     @Override
     public Outcome run(CheckContext c) {
-        Optional<CheckContext.Bounds> bounds = c.bounds(LimitKey.SILK_TO_MASK);
+        Optional<CheckContext.Bounds> bounds =
+                c.bounds(LimitKey.SILK_TO_MASK, Role.Kind.SILK, Role.Kind.MASK);
         if (bounds.isEmpty()) {
             return c.noLimit(LimitKey.SILK_TO_MASK);
         }
@@ -100,7 +101,7 @@ public final class SilkOnPadRule implements Rule {
                                             + " silk.",
                                     overlap.getArea() / 1e12));
         }
-        Measure m = Distances.between(opening, silk);
+        Measure m = Distances.centred(opening, silk, Distances.between(opening, silk));
         if (m.nm() >= bounds.reachNm()) {
             return null;
         }

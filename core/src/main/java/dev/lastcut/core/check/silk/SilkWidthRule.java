@@ -33,7 +33,7 @@ public final class SilkWidthRule implements Rule {
 
     @Override
     public Outcome run(CheckContext c) {
-        Optional<CheckContext.Bounds> bounds = c.bounds(LimitKey.SILK_WIDTH);
+        Optional<CheckContext.Bounds> bounds = c.bounds(LimitKey.SILK_WIDTH, Role.Kind.SILK);
         if (bounds.isEmpty()) {
             return c.noLimit(LimitKey.SILK_WIDTH);
         }

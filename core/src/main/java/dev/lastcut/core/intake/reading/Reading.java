@@ -39,6 +39,14 @@ public sealed interface Reading {
 
     List<Problem> problems();
 
+    /** The finest step of its numbers, nm; 0 where that is no matter. */
+    default double stepNm() {
+        if (this instanceof Gerber g) {
+            return g.file.stepNm();
+        }
+        return this instanceof Drill d ? d.file.stepNm() : 0;
+    }
+
     record Gerber(GerberFile file) implements Reading {
         @Override
         public List<Problem> problems() {
