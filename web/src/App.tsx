@@ -6,7 +6,8 @@ import { useRecheck } from './check/useRecheck';
 import { Keys } from './Keys';
 import { useMill } from './mill/scene';
 import { go, usePlace, type Station } from './router';
-import { BringIn, DropField } from './stations/BringIn';
+import { DropField } from './bringin/DropField';
+import { BringIn } from './stations/BringIn';
 import { Check } from './stations/Check';
 import { Cut } from './stations/Cut';
 import { LookOver } from './stations/LookOver';
@@ -27,6 +28,7 @@ function filmsFor(
   station: Station,
   job: Job,
   finding: Finding | null,
+  flipped: boolean,
 ): Record<string, Film> | null {
   const roles = job.layers.map((l) => l.role);
   const set = (film: (role: string) => Film) => Object.fromEntries(roles.map((r) => [r, film(r)]));
@@ -49,7 +51,15 @@ function filmsFor(
           about.includes(r) || r === 'outline' ? 'on' : r.startsWith('paste') ? 'off' : 'dim',
         );
       }
-      return set((r) => (r.startsWith('paste') ? 'off' : 'on'));
+      // What lies near is read first: the far side and what is inside lie faint beneath it.
+      const far = flipped ? '-top' : '-bottom';
+      return set((r) =>
+        r.startsWith('paste')
+          ? 'off'
+          : r.endsWith(far) || r.startsWith('copper-inner')
+            ? 'dim'
+            : 'on',
+      );
     }
   }
 }
@@ -173,7 +183,11 @@ function Bench({ job, station }: { job: Job; station: Station }) {
     const { x, y } = chosen.at;
     return { key: chosen.id, x, y, span: Math.max(5e6, apart * 2) };
   }, [station, parts.data, chosenPart, asked, chosen]);
-  const shown = useMemo(() => filmsFor(station, job, chosen), [station, job, chosen]);
+  const flipped = useView((s) => s.flipped);
+  const shown = useMemo(
+    () => filmsFor(station, job, chosen, flipped),
+    [station, job, chosen, flipped],
+  );
   const checkData = check.data ?? null;
   const outputData = outputs.data ?? null;
   const panels: Record<Station, React.ReactNode> = {

@@ -125,8 +125,22 @@ export const api = {
   keepSheet: (sheet: unknown, replace: boolean) =>
     json<Sheet>(`/api/sheets?replace=${replace}`, 'POST', sheet),
   dropSheet: (id: string) => json<Sheet[]>(`/api/sheets/${id}`, 'DELETE'),
-  setRole: (id: number, path: string, role: string) =>
-    json<Job>(`${job(id)}/role`, 'PUT', { path, role }),
+  /** An empty role goes back to what is proposed. */
+  setRoles: (id: number, roles: readonly { path: string; role: string }[]) =>
+    json<Job>(`${job(id)}/roles`, 'PUT', roles),
+  pictureAddress: (
+    id: number,
+    path: string,
+    beside: readonly string[],
+    width: number,
+    height: number,
+  ) =>
+    `${job(id)}/picture?${new URLSearchParams([
+      ['path', path],
+      ...beside.map((b) => ['beside', b]),
+      ['width', String(width)],
+      ['height', String(height)],
+    ])}`,
   correct: (id: number, path: string, apply: boolean) =>
     json<Job>(`${job(id)}/correction`, 'PUT', { path, apply }),
   setNumbers: (id: number, path: string, format: string, unitNm: number) =>

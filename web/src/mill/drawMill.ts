@@ -11,8 +11,8 @@ export function drawMill(g: CanvasRenderingContext2D, v: Viewport, scene: Scene)
   g.setTransform(ratio, 0, 0, ratio, 0, 0);
   g.clearRect(0, 0, v.width, v.height);
   if (scene.tab === 'cutters' && scene.areas) {
-    rings(g, v, scene.areas.unreached, 'rgba(122, 92, 12, 0.55)', '#5b430a', 'evenodd');
-    rings(g, v, scene.areas.joined, 'rgba(176, 34, 20, 0.75)', '#6d1208', 'evenodd');
+    rings(g, v, scene.areas.unreached, hatch(g, UNREACHED, false), UNREACHED, 'evenodd');
+    rings(g, v, scene.areas.joined, hatch(g, JOINED, true), JOINED, 'evenodd');
   }
   if (scene.tab === 'setup' && scene.setup) {
     scene.setup.rubOut?.forEach((a) => area(g, v, a, '#1c5a63', 'rub out'));
@@ -32,11 +32,42 @@ export function drawMill(g: CanvasRenderingContext2D, v: Viewport, scene: Scene)
   }
 }
 
+/** What no cutter reaches: hatched; crosswise where nets stay joined by it. */
+const UNREACHED = '#7a5c0c';
+const JOINED = '#7a2f5d';
+
+function hatch(
+  g: CanvasRenderingContext2D,
+  color: string,
+  crossed: boolean,
+): CanvasPattern | string {
+  const tile = document.createElement('canvas');
+  tile.width = 6;
+  tile.height = 6;
+  const t = tile.getContext('2d');
+  if (!t) {
+    return color;
+  }
+  t.strokeStyle = color;
+  t.lineWidth = 1.4;
+  t.beginPath();
+  for (const at of [-6, 0, 6]) {
+    t.moveTo(at, 6);
+    t.lineTo(at + 6, 0);
+    if (crossed) {
+      t.moveTo(at, 0);
+      t.lineTo(at + 6, 6);
+    }
+  }
+  t.stroke();
+  return g.createPattern(tile, 'repeat') ?? color;
+}
+
 function rings(
   g: CanvasRenderingContext2D,
   v: Viewport,
   all: number[][],
-  fill: string,
+  fill: string | CanvasPattern,
   stroke: string,
   rule: CanvasFillRule,
 ): void {

@@ -14,7 +14,7 @@ export function Parts({ job, parts }: { job: Job; parts: PartsResult | null }) {
   return (
     <Panel
       title="Parts"
-      lead={`${job.board.parts} parts. On the table: a cross at each centre, an arm where it points, a pink dot on pin 1.`}
+      lead={`${job.board.parts} parts. On the table: a cross at each centre, an arm where it points, a wedge in the corner of pin 1.`}
     >
       {parts.hasList ? (
         <table className="w-full">

@@ -284,7 +284,7 @@ function drawCatch(g: CanvasRenderingContext2D, v: Viewport, at: Point, caught: 
   g.stroke();
 }
 
-/** A cross at each part's centre, an arm to where its rotation points, a dot on pin 1. */
+/** A cross at each part's centre, an arm to where its rotation points, a wedge on pin 1. */
 function drawParts(
   g: CanvasRenderingContext2D,
   v: Viewport,
@@ -318,11 +318,7 @@ function drawParts(
     g.stroke();
     g.setLineDash([]);
     if (p.pin1X !== undefined && p.pin1Y !== undefined) {
-      const [px, py] = toScreen(v, p.pin1X, p.pin1Y);
-      g.fillStyle = '#c01f62';
-      g.beginPath();
-      g.arc(px, py, isChosen ? 4.5 : 2.6, 0, 2 * Math.PI);
-      g.fill();
+      wedge(g, toScreen(v, p.pin1X, p.pin1Y), [x, y], isChosen ? 9 : 6);
     }
     if (isChosen || v.scale > 1.3e-5) {
       g.fillStyle = color;
@@ -331,6 +327,28 @@ function drawParts(
       g.fillText(p.designator, x + 4, y - 3);
     }
   }
+}
+
+/** Pin 1: a wedge that fills the pad's corner away from the part's middle. */
+function wedge(
+  g: CanvasRenderingContext2D,
+  [x, y]: readonly [number, number],
+  [mx, my]: readonly [number, number],
+  size: number,
+): void {
+  const right = x >= mx ? 1 : -1;
+  const down = y >= my ? 1 : -1;
+  const corner = [x + (right * size) / 2, y + (down * size) / 2] as const;
+  g.beginPath();
+  g.moveTo(corner[0], corner[1]);
+  g.lineTo(corner[0] - right * size, corner[1]);
+  g.lineTo(corner[0], corner[1] - down * size);
+  g.closePath();
+  g.fillStyle = '#2f2a24';
+  g.fill();
+  g.strokeStyle = '#fffdf8';
+  g.lineWidth = 1;
+  g.stroke();
 }
 
 /** Tool paths in their true width, with the tool's centre line. */

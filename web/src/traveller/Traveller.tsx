@@ -1,5 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import { api, type Cut, type Job, type Sheet } from '../api/client';
+import { leaf, openCount } from '../bringin/roles';
 import { go, type Station } from '../router';
 import { Select } from '../ui/Select';
 
@@ -33,17 +34,17 @@ function check(job: Job): [Mark, string] {
 
 /** Every station with its true state, computed from the job. */
 function stops(job: Job, sheet: Sheet | undefined, cuts: readonly Cut[]): Stop[] {
-  const doubtful = job.files.filter((f) => f.confidence < 0.5).length;
+  const questions = openCount(job);
   const board = job.board;
   const [checkMark, checkSays] = check(job);
   const list: Stop[] = [
     {
       station: 'bring-in',
       name: 'Bring in',
-      mark: doubtful > 0 || job.problems.length > 0 ? 'look' : 'done',
+      mark: questions > 0 ? 'stop' : job.problems.length > 0 ? 'look' : 'done',
       says:
-        doubtful > 0
-          ? `${doubtful} of ${job.files.length} files doubtful`
+        questions > 0
+          ? `${questions} question${questions === 1 ? '' : 's'} to answer`
           : `${job.files.length} files${job.problems.length > 0 ? `, ${job.problems.length} problem${job.problems.length === 1 ? '' : 's'}` : ''}`,
     },
     {
@@ -90,26 +91,40 @@ function stops(job: Job, sheet: Sheet | undefined, cuts: readonly Cut[]): Stop[]
   return list;
 }
 
-/** The one thing to do next. */
-function next(job: Job, list: readonly Stop[]): string {
+interface Next {
+  station: Station;
+  says: string;
+}
+
+/** The one thing to do next, and where. */
+function next(job: Job, list: readonly Stop[]): Next {
+  if (openCount(job) > 0) {
+    return { station: 'bring-in', says: 'Say what the doubtful files are.' };
+  }
   const astray = job.files.find((f) => f.suggested !== '');
   if (astray) {
-    return `Bring in: ${astray.path.split('/').at(-1)} does not lie on the others.`;
+    return {
+      station: 'bring-in',
+      says: `Put ${leaf(astray.path)} right: it does not lie on the others.`,
+    };
   }
   const of = (s: Station) => list.find((x) => x.station === s);
   if (of('look-over')?.mark === 'stop') {
-    return 'The outline is missing: look at the files.';
+    return { station: 'bring-in', says: 'The outline is missing: look at the files.' };
   }
   if (of('shop')?.mark === 'open') {
-    return 'Choose a shop.';
+    return { station: 'shop', says: 'Choose a shop.' };
   }
   if (of('check')?.mark === 'open') {
-    return 'The board is being checked against the shop.';
+    return { station: 'check', says: 'The board is being checked against the shop.' };
   }
   if (of('check')?.mark === 'stop') {
-    return 'Go through the stop findings.';
+    return { station: 'check', says: 'Go through the stop findings.' };
   }
-  return of('cut')?.mark === 'open' ? 'Make the cut.' : 'Hand the cut over.';
+  return {
+    station: 'cut',
+    says: of('cut')?.mark === 'open' ? 'Make the cut.' : 'Hand the cut over.',
+  };
 }
 
 export function Traveller({ job, station }: { job: Job | null; station: Station }) {
@@ -170,17 +185,31 @@ export function Traveller({ job, station }: { job: Job | null; station: Station 
           </li>
         ))}
       </ol>
-      {job ? (
-        <div className="border-edge m-3 rounded border border-dashed p-2.5">
-          <span className="text-faint block text-[12.5px]">Next</span>
-          {next(job, list)}
-        </div>
-      ) : null}
+      {job ? <NextButton job={job} next={next(job, list)} /> : null}
       {job ? (
         <p className="text-faint px-4 pb-2 text-[12.5px]">
           Keys: <kbd className="num">?</kbd>
         </p>
       ) : null}
     </nav>
+  );
+}
+
+function NextButton({ job, next: { station, says } }: { job: Job; next: Next }) {
+  return (
+    <button
+      type="button"
+      data-next={station}
+      onClick={() => go({ job: job.id, station })}
+      className="border-sienna/60 hover:border-sienna hover:bg-paper m-3 rounded border p-2.5 text-left"
+    >
+      <span className="text-faint block text-[12.5px]">Next</span>
+      <span className="flex items-end justify-between gap-2">
+        {says}
+        <span aria-hidden className="text-sienna font-bold">
+          →
+        </span>
+      </span>
+    </button>
   );
 }

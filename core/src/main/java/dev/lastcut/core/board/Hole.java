@@ -3,6 +3,7 @@ package dev.lastcut.core.board;
 import dev.lastcut.core.geometry.Flattener;
 import dev.lastcut.core.geometry.Geo;
 import dev.lastcut.core.geometry.Measure;
+import dev.lastcut.core.geometry.Orientation;
 import dev.lastcut.core.geometry.Pt;
 import dev.lastcut.core.geometry.Segment;
 import org.locationtech.jts.geom.Geometry;
@@ -47,6 +48,17 @@ public record Hole(
         double half = diameter / 2.0 / Math.hypot(way.x(), way.y());
         Pt side = new Pt(Math.round(-way.y() * half), Math.round(way.x() * half));
         return new Measure(middle().minus(side), middle().plus(side), diameter);
+    }
+
+    /** The same as a stroke of a round brush. */
+    public Feature asStroke() {
+        return new Feature.Stroke(
+                new Aperture.Circle(diameter, 0),
+                new Segment.Line(from, to),
+                Orientation.NONE,
+                true,
+                line,
+                ObjectAttributes.NONE);
     }
 
     public Geometry shape(Flattener flattener) {

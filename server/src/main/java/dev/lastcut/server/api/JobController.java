@@ -12,7 +12,9 @@ import dev.lastcut.server.work.TaskRunner;
 import dev.lastcut.server.work.TaskState;
 import java.io.IOException;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -101,11 +103,17 @@ class JobController {
         return JobView.of(jobs.job(id), jobs, checks, outputs);
     }
 
-    /** Sets a file's role; an empty role goes back to what was proposed. */
-    @PutMapping("/{id}/role")
-    JobView role(@PathVariable long id, @RequestBody RoleChoice choice) {
-        jobs.chooseRole(
-                id, choice.path(), Optional.ofNullable(choice.role()).filter(r -> !r.isEmpty()));
+    /**
+     * Sets the roles of files, all or none, as one question may settle several; an empty role goes
+     * back to what was proposed.
+     */
+    @PutMapping("/{id}/roles")
+    JobView roles(@PathVariable long id, @RequestBody List<RoleChoice> choices) {
+        Map<String, Optional<String>> roles = new LinkedHashMap<>();
+        for (RoleChoice c : choices) {
+            roles.put(c.path(), Optional.ofNullable(c.role()).filter(r -> !r.isEmpty()));
+        }
+        jobs.chooseRoles(id, roles);
         return job(id);
     }
 

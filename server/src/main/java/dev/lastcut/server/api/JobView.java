@@ -2,7 +2,9 @@ package dev.lastcut.server.api;
 
 import dev.lastcut.core.board.Board;
 import dev.lastcut.core.board.Correction;
+import dev.lastcut.core.board.Doubt;
 import dev.lastcut.core.board.Hole;
+import dev.lastcut.core.board.Role;
 import dev.lastcut.core.board.SourceFile;
 import dev.lastcut.core.check.CheckRun;
 import dev.lastcut.core.connectivity.BoardGeometry;
@@ -59,13 +61,18 @@ record JobView(
     /**
      * {@code numbers} is the number format or unit taken, in words; {@code asks} says what can be
      * chosen instead: format, unit or nothing; {@code applied} and {@code suggested} are
-     * corrections in words, empty for none.
+     * corrections in words, empty for none. {@code doubt} is what is open: role, side, order or
+     * shared, empty for nothing; {@code open} says it in words.
      */
     record FileView(
             String path,
             String role,
             String evidence,
+            String against,
             double confidence,
+            String doubt,
+            String open,
+            boolean shows,
             boolean chosen,
             String numbers,
             boolean numbersStated,
@@ -126,7 +133,11 @@ record JobView(
                 f.path(),
                 f.role().id(),
                 f.evidence(),
+                f.against(),
                 f.confidence(),
+                f.doubt().map(d -> d.kind().id()).orElse(""),
+                f.doubt().map(Doubt::text).orElse(""),
+                f.stepNm() > 0 || f.role().equals(Role.OUTLINE),
                 f.chosen(),
                 f.scale(),
                 f.scaleStated(),
@@ -150,7 +161,7 @@ record JobView(
         int slots = (int) board.holes().stream().filter(Hole::isSlot).count();
         int paste =
                 board.layers().stream()
-                        .filter(l -> l.role().kind() == dev.lastcut.core.board.Role.Kind.PASTE)
+                        .filter(l -> l.role().kind() == Role.Kind.PASTE)
                         .mapToInt(l -> geometry.pieces(l.role()).size())
                         .sum();
         int named =

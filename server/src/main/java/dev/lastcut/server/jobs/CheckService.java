@@ -5,6 +5,7 @@ import dev.lastcut.core.check.CheckContext;
 import dev.lastcut.core.check.CheckRun;
 import dev.lastcut.core.check.Finding;
 import dev.lastcut.core.check.design.DesignNumbers;
+import dev.lastcut.core.check.files.FileUnassignedRule;
 import dev.lastcut.core.check.run.CheckRunner;
 import dev.lastcut.core.connectivity.BoardGeometry;
 import dev.lastcut.core.cut.Manifest;
@@ -134,6 +135,10 @@ public class CheckService {
                                                     "The last check has no finding "
                                                             + finding
                                                             + "."));
+            if (f.rule().equals(FileUnassignedRule.ID)) {
+                throw new RefusedException(
+                        "What a file is cannot be signed off: say it at Bring in.");
+            }
             all.add(
                     new SignOffStore.Kept(
                             new SignOff(finding, by.strip(), reason.strip(), JobService.now()),

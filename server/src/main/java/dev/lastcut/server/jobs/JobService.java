@@ -15,12 +15,14 @@ import dev.lastcut.core.intake.Intake;
 import dev.lastcut.core.intake.Pack;
 import dev.lastcut.core.intake.Pack.PackFile;
 import dev.lastcut.core.intake.UnusablePackException;
+import dev.lastcut.core.intake.roles.Remembered;
 import dev.lastcut.core.milling.MillSetup;
 import dev.lastcut.server.sheets.Sheets;
 import dev.lastcut.server.store.BlobStore;
 import dev.lastcut.server.store.CurrentStore;
 import dev.lastcut.server.store.JobStore;
 import dev.lastcut.server.store.MillStore;
+import dev.lastcut.server.store.NamingStore;
 import dev.lastcut.server.work.Task;
 import java.nio.charset.StandardCharsets;
 import java.time.Instant;
@@ -40,16 +42,23 @@ public class JobService {
     private final CurrentStore currents;
     private final MillStore mills;
     private final Sheets sheets;
+    private final NamingStore naming;
     private final ResultCache<BoardGeometry> boards = new ResultCache<>(6);
     private final ResultCache<BoardChanges> changes = new ResultCache<>(4);
 
     JobService(
-            JobStore jobs, BlobStore blobs, CurrentStore currents, MillStore mills, Sheets sheets) {
+            JobStore jobs,
+            BlobStore blobs,
+            CurrentStore currents,
+            MillStore mills,
+            Sheets sheets,
+            NamingStore naming) {
         this.jobs = jobs;
         this.blobs = blobs;
         this.currents = currents;
         this.mills = mills;
         this.sheets = sheets;
+        this.naming = naming;
     }
 
     public JobStore.Job job(long id) {
@@ -73,7 +82,7 @@ public class JobService {
      */
     public long bringIn(Pack pack, Task task) throws UnusablePackException {
         task.progress(0, 3, "reading " + pack.files().size() + " files");
-        var board = Intake.open(pack);
+        var board = Intake.open(pack, Choices.NONE, remembered());
         task.progress(1, 3, "joining copper into nets");
         BoardGeometry geometry = new BoardGeometry(board);
         if (task.isCancelled()) {
@@ -82,8 +91,40 @@ public class JobService {
         task.progress(2, 3, "keeping the files");
         String name = pack.name().replaceFirst("(?i)\\.zip$", "");
         long id = jobs.create(name, pack, now());
-        boards.get(boardKey(id), () -> geometry);
+        // What was said before holds for this job from now on, whatever is said of later packs.
+        List<JobStore.StoredFile> told = new ArrayList<>();
+        for (SourceFile f : board.files()) {
+            if (Remembered.told(f)) {
+                told.add(file(id, f.path()).withRole(Optional.of(f.role().id())));
+            }
+        }
+        jobs.chooseAll(id, 1, told);
+        if (told.isEmpty()) {
+            boards.get(boardKey(id), () -> geometry);
+        }
         return id;
+    }
+
+    private Remembered remembered() {
+        Map<String, Role> roles = new HashMap<>();
+        naming.all().forEach((s, id) -> Role.parse(id).ifPresent(r -> roles.put(s, r)));
+        return new Remembered(roles);
+    }
+
+    /**
+     * Keeps for packs to come what the pictures of this one are, by their names. Only what is not
+     * in doubt is kept, so that a pack half answered teaches nothing wrong.
+     */
+    private void remember(long id) {
+        List<SourceFile> pictures =
+                board(id).board().files().stream().filter(f -> f.role().isPicture()).toList();
+        Map<String, String> signatures =
+                Remembered.signatures(pictures.stream().map(SourceFile::path).toList());
+        Map<String, String> roles = new HashMap<>();
+        pictures.stream()
+                .filter(f -> f.doubt().isEmpty())
+                .forEach(f -> roles.put(signatures.get(f.path()), f.role().id()));
+        naming.put(roles, now());
     }
 
     /**
@@ -192,12 +233,29 @@ public class JobService {
         jobs.choose(id, jobs.revision(id), f);
     }
 
-    public void chooseRole(long id, String path, Optional<String> role) {
-        if (role.isPresent() && Role.parse(role.get()).isEmpty()) {
-            throw new RefusedException("There is no role '" + role.get() + "'.");
+    /**
+     * Sets the roles of files, all or none; an empty one goes back to what is proposed.
+     *
+     * @param roles role ids by path
+     */
+    public void chooseRoles(long id, Map<String, Optional<String>> roles) {
+        List<JobStore.StoredFile> all = new ArrayList<>();
+        roles.forEach(
+                (path, role) -> {
+                    if (role.isPresent() && Role.parse(role.get()).isEmpty()) {
+                        throw new RefusedException("There is no role '" + role.get() + "'.");
+                    }
+                    all.add(file(id, path).withRole(role));
+                });
+        jobs.chooseAll(id, jobs.revision(id), all);
+        if (roles.values().stream().anyMatch(Optional::isPresent)) {
+            remember(id);
         }
-        JobStore.StoredFile f = file(id, path);
-        keep(id, f.withRole(role));
+    }
+
+    /** The bytes of a file of the newest revision, as brought in. */
+    public PackFile content(long id, String path) {
+        return new PackFile(path, blobs.get(file(id, path).sha256()));
     }
 
     /** Moves a file's content as proposed, or, with {@code apply} false, back to where it was. */

@@ -168,6 +168,12 @@ public class JobStore {
                 .list();
     }
 
+    /** Keeps what the user decided about several files of a revision, all or none. */
+    @Transactional
+    public void chooseAll(long job, int revision, List<StoredFile> files) {
+        files.forEach(f -> choose(job, revision, f));
+    }
+
     /** Keeps what the user decided about a file of a revision; false if there is no such file. */
     public boolean choose(long job, int revision, StoredFile f) {
         return jdbc.sql(

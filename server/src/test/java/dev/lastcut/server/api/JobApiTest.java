@@ -71,17 +71,20 @@ class JobApiTest {
         String job = bringIn("joint-box");
         String file = "joint-box-copper-bottom.gbr";
         JsonNode changed =
-                json("PUT", job + "/role", "{\"path\":\"" + file + "\",\"role\":\"copper-top\"}");
+                json(
+                        "PUT",
+                        job + "/roles",
+                        "[{\"path\":\"" + file + "\",\"role\":\"copper-top\"}]");
         assertThat(role(changed, file)).isEqualTo("copper-top");
         assertThat(changed.at("/layers/0/role").asString()).isEqualTo("copper-top");
         assertThat(role(json("GET", job, null), file)).isEqualTo("copper-top");
-        JsonNode back = json("PUT", job + "/role", "{\"path\":\"" + file + "\",\"role\":\"\"}");
+        JsonNode back = json("PUT", job + "/roles", "[{\"path\":\"" + file + "\",\"role\":\"\"}]");
         assertThat(role(back, file)).isEqualTo("copper-bottom");
-        assertThat(status("PUT", job + "/role", "{\"path\":\"" + file + "\",\"role\":\"lid\"}"))
+        assertThat(status("PUT", job + "/roles", "[{\"path\":\"" + file + "\",\"role\":\"lid\"}]"))
                 .isEqualTo(409);
-        assertThat(status("PUT", job + "/role", "{\"path\":\"none\",\"role\":\"outline\"}"))
+        assertThat(status("PUT", job + "/roles", "[{\"path\":\"none\",\"role\":\"outline\"}]"))
                 .isEqualTo(404);
-        assertThat(status("PUT", job + "/role", "not json")).isEqualTo(400);
+        assertThat(status("PUT", job + "/roles", "not json")).isEqualTo(400);
     }
 
     private static String role(JsonNode job, String file) {
@@ -286,7 +289,7 @@ class JobApiTest {
     void newerFilesKeepTheChoicesAndShowWhatChanged() throws Exception {
         String job = bringIn("joint-box");
         String copper = "joint-box-copper-bottom.gbr";
-        json("PUT", job + "/role", "{\"path\":\"" + copper + "\",\"role\":\"copper-top\"}");
+        json("PUT", job + "/roles", "[{\"path\":\"" + copper + "\",\"role\":\"copper-top\"}]");
         assertThat(json("GET", job + "/changes", null).at("/since").asInt()).isZero();
 
         // One hole less, one wider by a tool.

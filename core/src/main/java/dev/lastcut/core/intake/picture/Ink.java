@@ -70,7 +70,7 @@ public final class Ink {
     }
 
     /** Dark pixels of a row from a column to another, both included. */
-    int count(int row, int from, int to) {
+    public int count(int row, int from, int to) {
         if (row < 0 || row >= grid.height()) {
             return 0;
         }

@@ -1,6 +1,7 @@
 package dev.lastcut.core.intake.roles;
 
 import dev.lastcut.core.board.Role;
+import dev.lastcut.core.board.SourceFile;
 import dev.lastcut.core.intake.naming.Words;
 import java.util.HashMap;
 import java.util.List;
@@ -16,6 +17,7 @@ import java.util.stream.Collectors;
  */
 public record Remembered(Map<String, Role> roles) {
     public static final Remembered NOTHING = new Remembered(Map.of());
+    private static final String WORDS = "you said so of the last pack with such names";
     private static final double BITS = 5;
     private static final double MOST = 0.7;
 
@@ -37,6 +39,11 @@ public record Remembered(Map<String, Role> roles) {
         return signature.matches(".*\\p{L}{2}.*");
     }
 
+    /** Whether it was what the user said before that told a file's role. */
+    public static boolean told(SourceFile f) {
+        return f.doubt().isEmpty() && f.evidence().contains(WORDS);
+    }
+
     void testify(PackFacts pack, Testimony testimony) {
         Map<String, String> own =
                 signatures(
@@ -49,10 +56,7 @@ public record Remembered(Map<String, Role> roles) {
                 (path, signature) -> {
                     Role role = roles.get(signature);
                     if (role != null && isTelling(signature)) {
-                        testimony.say(
-                                path,
-                                "you said so of the last pack with such names",
-                                r -> r.equals(role) ? BITS : -BITS);
+                        testimony.say(path, WORDS, r -> r.equals(role) ? BITS : -BITS);
                     }
                 });
     }

@@ -1,0 +1,94 @@
+import { useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { api } from '../api/client';
+import { useWork } from '../api/tasks';
+import { go } from '../router';
+import { useView } from '../store/view';
+import { Working } from '../ui/Working';
+import { collect, type Dropped } from './dropped';
+
+/**
+ * A field that takes a zip, a folder or loose files: for a new job, or for the next revision of one.
+ */
+export function DropField({ tall, again = null }: { tall: boolean; again?: number | null }) {
+  const queries = useQueryClient();
+  const work = useWork();
+  const [over, setOver] = useState(false);
+  const bringIn = (files: Dropped[]) => {
+    if (files.length === 0) {
+      return;
+    }
+    work.run(
+      () => api.bringIn(files, again),
+      (done) => {
+        if (again !== null) {
+          void queries.invalidateQueries({ queryKey: ['job', again] });
+          useView.getState().setShowChanges(true);
+          go({ job: again, station: 'bring-in' });
+          return;
+        }
+        void queries.invalidateQueries({ queryKey: ['jobs'] });
+        const id = Number(done.result);
+        // Whatever is in doubt is asked first; a board that is not looks after itself.
+        void queries
+          .fetchQuery({ queryKey: ['job', id], queryFn: () => api.job(id) })
+          .then((job) =>
+            go({ job: id, station: job.files.some((f) => f.doubt) ? 'bring-in' : 'look-over' }),
+          );
+      },
+    );
+  };
+  const picked = (list: FileList | null) =>
+    bringIn(
+      [...(list ?? [])].map((file) => ({ path: file.webkitRelativePath || file.name, file })),
+    );
+  return (
+    <div>
+      <div
+        data-over={over}
+        data-again={again ?? undefined}
+        onDragOver={(e) => {
+          e.preventDefault();
+          setOver(true);
+        }}
+        onDragLeave={() => setOver(false)}
+        onDrop={(e) => {
+          e.preventDefault();
+          setOver(false);
+          void collect(e.dataTransfer).then(bringIn);
+        }}
+        className={`border-faint/60 data-[over=true]:border-sienna data-[over=true]:bg-card flex flex-col items-center justify-center gap-2 rounded-md border-2 border-dashed px-4 text-center ${tall ? 'min-h-60' : 'py-4'}`}
+      >
+        <p className={tall ? 'text-lg font-semibold' : 'font-semibold'}>
+          {again === null ? 'Drop the files here' : 'Drop the newer files here'}
+        </p>
+        <p className="text-faint">
+          A zip, a folder, or the loose Gerber, drill, netlist, parts and placement files.
+        </p>
+        <div className="flex gap-2">
+          <label className="border-edge bg-card hover:border-faint focus-within:outline-petrol cursor-pointer rounded border px-2.5 py-1 focus-within:outline-2">
+            Choose files
+            <input
+              type="file"
+              multiple
+              aria-label="Choose files"
+              className="sr-only"
+              onChange={(e) => picked(e.target.files)}
+            />
+          </label>
+          <label className="border-edge bg-card hover:border-faint focus-within:outline-petrol cursor-pointer rounded border px-2.5 py-1 focus-within:outline-2">
+            Choose a folder
+            <input
+              type="file"
+              aria-label="Choose a folder"
+              className="sr-only"
+              ref={(input) => input?.setAttribute('webkitdirectory', '')}
+              onChange={(e) => picked(e.target.files)}
+            />
+          </label>
+        </div>
+      </div>
+      <Working work={work} />
+    </div>
+  );
+}

@@ -1,0 +1,191 @@
+import { useState } from 'react';
+import type { Job } from '../api/client';
+import { Button } from '../ui/Button';
+import { Select } from '../ui/Select';
+import { FilePicture } from './FilePicture';
+import {
+  leaf,
+  questionsOf,
+  roleWords,
+  rolesFor,
+  sidePair,
+  sidesAnswer,
+  type Answer,
+  type JobFile,
+} from './roles';
+
+type Say = (answers: readonly Answer[]) => void;
+
+function Card({ title, children }: { title: string; children: React.ReactNode }) {
+  return (
+    <section
+      aria-label={title}
+      className="border-stop/70 bg-card mb-3 rounded border-l-4 px-3 py-2 shadow-sm"
+    >
+      <h3 className="mb-1 font-semibold">{title}</h3>
+      {children}
+    </section>
+  );
+}
+
+/** One question that settles the files of both sides. */
+function Sides({ job, files, say }: { job: Job; files: readonly JobFile[]; say: Say }) {
+  const pair = sidePair(files);
+  if (!pair) {
+    return null;
+  }
+  const [first, second] = pair;
+  const firstIsTop = first.role.endsWith('-top');
+  const rest = `${files.length} files go with the answer.`;
+  if (!second) {
+    return (
+      <Card title="Is this the top or the bottom?">
+        <FilePicture job={job.id} file={first} width={286} height={190} />
+        <p className="text-faint my-1 text-[13px]">
+          {leaf(first.path)}, seen as the file has it, as if through the board from the top. {rest}
+        </p>
+        <div className="flex gap-2">
+          <Button onClick={() => say(sidesAnswer(files, !firstIsTop))}>It is the top</Button>
+          <Button onClick={() => say(sidesAnswer(files, firstIsTop))}>It is the bottom</Button>
+        </div>
+      </Card>
+    );
+  }
+  return (
+    <Card title="Which of these is the top?">
+      <div className="flex gap-2">
+        {[first, second].map((f, i) => (
+          <button
+            key={f.path}
+            type="button"
+            onClick={() => say(sidesAnswer(files, i === 1))}
+            className="border-edge hover:border-sienna min-w-0 flex-1 rounded border p-1 text-left"
+          >
+            <FilePicture
+              job={job.id}
+              file={f}
+              beside={[(i === 0 ? second : first).path]}
+              width={136}
+              height={104}
+            />
+            <span className="mt-1 block truncate font-semibold">{leaf(f.path)}</span>
+            <span className="text-sienna block text-[13px] underline">This is the top</span>
+          </button>
+        ))}
+      </div>
+      <p className="text-faint mt-1 text-[13px]">
+        Nothing in the files tells. Both are shown as the files have them, seen through the board
+        from the top. {rest}
+      </p>
+    </Card>
+  );
+}
+
+/** The inner layers from the top down, moved until they are in order. */
+function Order({ job, files, say }: { job: Job; files: readonly JobFile[]; say: Say }) {
+  const [paths, setPaths] = useState(files.map((f) => f.path));
+  const roles = files.map((f) => f.role);
+  const move = (from: number, to: number) => {
+    const next = [...paths];
+    const [moved] = next.splice(from, 1);
+    next.splice(to, 0, moved ?? '');
+    setPaths(next);
+  };
+  return (
+    <Card title="In which order do the inner layers lie?">
+      <ol>
+        {paths.map((path, i) => {
+          const f = files.find((x) => x.path === path);
+          return f ? (
+            <li key={path} className="mb-1.5 flex items-center gap-2">
+              <span className="num text-faint w-4 text-right">{i + 1}</span>
+              <FilePicture job={job.id} file={f} beside={paths} width={104} height={70} />
+              <span className="min-w-0 grow truncate font-semibold" title={path}>
+                {leaf(path)}
+              </span>
+              <span className="flex flex-col">
+                <Button
+                  className="px-1.5 py-0"
+                  disabled={i === 0}
+                  aria-label={`${leaf(path)} nearer to the top`}
+                  onClick={() => move(i, i - 1)}
+                >
+                  ▴
+                </Button>
+                <Button
+                  className="px-1.5 py-0"
+                  disabled={i === paths.length - 1}
+                  aria-label={`${leaf(path)} nearer to the bottom`}
+                  onClick={() => move(i, i + 1)}
+                >
+                  ▾
+                </Button>
+              </span>
+            </li>
+          ) : null;
+        })}
+      </ol>
+      <p className="text-faint mb-1.5 text-[13px]">
+        From the top down. Nothing in the files tells; the layout does.
+      </p>
+      <Button onClick={() => say(paths.map((path, i) => ({ path, role: roles[i] ?? '' })))}>
+        This is the order
+      </Button>
+    </Card>
+  );
+}
+
+/** One file of which it is not certain what it is. */
+function Single({ job, file, say }: { job: Job; file: JobFile; say: Say }) {
+  const known = file.role !== 'unknown';
+  return (
+    <Card title={`What is ${leaf(file.path)}?`}>
+      <div className="flex gap-2.5">
+        {file.shows ? <FilePicture job={job.id} file={file} width={120} height={88} /> : null}
+        <div className="min-w-0 text-[13px]">
+          <p>{file.open}.</p>
+          <p className="text-faint">{file.evidence}</p>
+          {file.against ? <p className="text-faint">Against it: {file.against}</p> : null}
+        </div>
+      </div>
+      <div className="mt-1.5 flex flex-wrap items-center gap-1.5">
+        {known ? (
+          <Button onClick={() => say([{ path: file.path, role: file.role }])}>
+            It is {roleWords(file.role)}
+          </Button>
+        ) : null}
+        <Select
+          label={`What ${leaf(file.path)} is`}
+          placeholder="It is …"
+          className="w-32"
+          value=""
+          onValueChange={(role) => say([{ path: file.path, role }])}
+          options={rolesFor(job)
+            .filter((r) => r !== 'unknown' && r !== 'not-part')
+            .map((r) => ({ value: r, text: roleWords(r) }))}
+        />
+        <Button onClick={() => say([{ path: file.path, role: 'not-part' }])}>
+          Not part of the board
+        </Button>
+      </div>
+    </Card>
+  );
+}
+
+/** Everything that must be said before the board can be made; nothing when all is certain. */
+export function Questions({ job, say }: { job: Job; say: Say }) {
+  const q = questionsOf(job);
+  return (
+    <>
+      {q.sides.length > 0 ? (
+        <Sides key={q.sides.map((f) => f.path).join()} job={job} files={q.sides} say={say} />
+      ) : null}
+      {q.order.length > 0 ? (
+        <Order key={q.order.map((f) => f.path).join()} job={job} files={q.order} say={say} />
+      ) : null}
+      {q.single.map((f) => (
+        <Single key={f.path} job={job} file={f} say={say} />
+      ))}
+    </>
+  );
+}
