@@ -61,22 +61,37 @@ public final class Words {
     }
 
     /**
-     * The word that most names have next after a start. One that tells something, such as "top",
-     * counts as a board's name only where every file has it.
+     * The word that most names have next after a start. One that tells something, such as "top", is
+     * of the board's name only where every name with that start has it and most still tell their
+     * side without it.
      */
     private static String nextShared(Map<String, List<String>> all, List<String> start) {
         Map<String, Integer> counts = new HashMap<>();
-        for (List<String> words : all.values()) {
-            if (begins(words, start) && words.size() > start.size() + 1) {
+        List<List<String>> begun = all.values().stream().filter(w -> begins(w, start)).toList();
+        for (List<String> words : begun) {
+            if (words.size() > start.size() + 1) {
                 counts.merge(words.get(start.size()), 1, Integer::sum);
             }
         }
         return counts.entrySet().stream()
                 .filter(e -> e.getValue() >= 3 && e.getValue() >= MOST * all.size())
-                .filter(e -> e.getValue() == all.size() || !Vocabulary.tells(e.getKey()))
+                .filter(
+                        e ->
+                                !Vocabulary.tells(e.getKey())
+                                        || e.getValue() == begun.size()
+                                                && tellWithout(begun, start.size() + 1))
                 .map(Map.Entry::getKey)
                 .findFirst()
                 .orElse(null);
+    }
+
+    /** Whether half of the names or more tell their side by what follows. */
+    private static boolean tellWithout(List<List<String>> names, int from) {
+        long telling =
+                names.stream()
+                        .filter(w -> Vocabulary.read(w.subList(from, w.size())).side().isPresent())
+                        .count();
+        return 2 * telling >= names.size();
     }
 
     private static boolean begins(List<String> words, List<String> start) {

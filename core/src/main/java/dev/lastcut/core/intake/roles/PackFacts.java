@@ -42,6 +42,7 @@ public final class PackFacts {
     private final STRtree holeIndex = new STRtree();
     private final Envelope usual;
     private List<Pt> anchors;
+    private List<Hole> padded;
     private List<PlacedPart> placed = List.of();
 
     public PackFacts(Map<String, Reading> readings) {
@@ -89,7 +90,9 @@ public final class PackFacts {
                         leaves.put(path, Words.of(leaf(path)));
                         List<String> words = new ArrayList<>();
                         remarksOf(r).forEach(t -> words.addAll(Words.of(t)));
-                        said.put(path, words);
+                        if (!words.isEmpty()) {
+                            said.put(path, words);
+                        }
                     }
                 });
         Words.withoutCommonStart(leaves)
@@ -139,6 +142,25 @@ public final class PackFacts {
 
     List<Hole> holes() {
         return holes;
+    }
+
+    /** The holes that some picture with tracks or areas has a ring for: those of copper. */
+    List<Hole> paddedHoles() {
+        if (padded == null) {
+            List<Picture> drawn =
+                    pictures.values().stream()
+                            .filter(p -> !p.isSparse() && p.contour().isEmpty())
+                            .toList();
+            int step = Math.max(1, (holes.size() + MOST_ANCHORS - 1) / MOST_ANCHORS);
+            padded = new ArrayList<>();
+            for (int i = 0; i < holes.size(); i += step) {
+                Hole h = holes.get(i);
+                if (drawn.stream().anyMatch(p -> p.hasRing(h.middle(), h.diameter()))) {
+                    padded.add(h);
+                }
+            }
+        }
+        return padded;
     }
 
     List<Netlist.Point> points() {

@@ -48,7 +48,8 @@ final class PadContent implements Witness {
         }
         int inCompany = count.values().stream().filter(n -> n > 1).mapToInt(n -> n).sum();
         double share = Math.min(1, (double) inCompany / dark);
-        double bits = 6 * clamp((share - 0.2) / 0.3) * enough(dark);
+        double met = (double) dark / pack.anchors().size();
+        double bits = 6 * clamp((share - 0.2) / 0.3) * enough(dark) * Math.min(1, met / 0.25);
         testimony.say(
                 p.path(),
                 bits > 0
@@ -57,9 +58,9 @@ final class PadContent implements Witness {
                 r -> r.isCopper() ? bits : isOpening(r) ? -bits : 0);
     }
 
-    /** A pad, or a place kept free of copper, at the holes. */
+    /** A pad, or a place kept free of copper, at the holes that have a pad in any picture. */
     private static void pads(PackFacts pack, Picture p, Testimony testimony) {
-        List<Hole> holes = pack.holes();
+        List<Hole> holes = pack.paddedHoles();
         if (holes.isEmpty()) {
             return;
         }
@@ -71,14 +72,17 @@ final class PadContent implements Witness {
                                                 || p.hasAntipad(h.middle(), h.diameter()))
                         .count();
         double share = (double) met / holes.size();
-        double bits = 4 * clamp((share - 0.3) / 0.4) * enough(holes.size());
+        double way = share > 0.5 ? clamp((share - 0.5) / 0.3) : -2 * clamp((0.5 - share) / 0.4);
+        double bits = 4 * way * enough(holes.size());
         testimony.say(
                 p.path(),
                 percent(share) + " of the holes have a pad in it or are kept free",
                 r ->
                         r.isCopper()
                                 ? bits
-                                : r.kind() == Role.Kind.SILK || r.equals(Role.OUTLINE) ? -bits : 0);
+                                : r.kind() == Role.Kind.SILK || r.equals(Role.OUTLINE)
+                                        ? -bits / (bits < 0 ? 2 : 1)
+                                        : 0);
     }
 
     private static void openings(

@@ -10,7 +10,9 @@ import dev.lastcut.core.intake.picture.Blobs.Blob;
 import dev.lastcut.core.intake.picture.Grid;
 import dev.lastcut.core.intake.picture.Ink;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.locationtech.jts.geom.Envelope;
 
@@ -122,16 +124,36 @@ final class Picture {
     List<Blob> compact() {
         if (compact == null) {
             Grid g = ink.grid();
+            double least = Math.max(150_000, 1.6 * brushNm());
             double few = SMALL_NM2 / (g.pixelNm() * g.pixelNm());
             double most = Math.max(few, LARGEST_SHARE * g.width() * g.height());
             compact =
                     blobs().all().stream()
                             .filter(b -> b.fill() >= LEAST_FILL && b.area() <= most)
-                            .filter(b -> Math.min(b.widthNm(), b.heightNm()) >= 150_000)
+                            .filter(b -> Math.min(b.widthNm(), b.heightNm()) >= least)
                             .filter(b -> blobs().solidity(b) >= LEAST_SOLIDITY)
                             .toList();
         }
         return compact;
+    }
+
+    /** The width most thin strokes are drawn with; 0 where little is: one line of it is no pad. */
+    private double brushNm() {
+        if (thinShare() < 0.5) {
+            return 0;
+        }
+        Map<Double, Integer> counts = new HashMap<>();
+        for (Feature f : features) {
+            if (f instanceof Feature.Stroke s && isThin(s)) {
+                counts.merge(s.roundWidth(), 1, Integer::sum);
+            }
+        }
+        return counts.entrySet().stream()
+                .max(
+                        Map.Entry.<Double, Integer>comparingByValue()
+                                .thenComparing(Map.Entry.comparingByKey()))
+                .map(Map.Entry::getKey)
+                .orElse(0.0);
     }
 
     /** An even selection of the compact pieces, enough to judge by. */

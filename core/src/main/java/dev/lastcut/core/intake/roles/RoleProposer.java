@@ -20,6 +20,9 @@ public final class RoleProposer {
     /** Below this margin the user is asked: about one chance in eleven of being wrong. */
     static final double DOUBT_BITS = 2.5;
 
+    /** Below this a file that could as well be nothing is left without a role. */
+    private static final double UNCERTAIN_BITS = 2;
+
     /** Endings that only pictures and drill files have. */
     private static final String BOARD_ENDING =
             "(?i).*\\.(gbr|gerber|ger|gdo|pho|art|g[tb][lspo]|gko|gm\\d|drl|drd|xln|exc|tap|ncd)";
@@ -35,6 +38,7 @@ public final class RoleProposer {
                     new ContourContent(),
                     new NetlistSides(),
                     new PlacedSides(),
+                    new Lettering(),
                     new DrillSpans());
 
     private final PackFacts pack;
@@ -233,13 +237,23 @@ public final class RoleProposer {
         if (assigned.isEmpty()) {
             return without(open, i, answer, testimony);
         }
+        Optional<Role> other = answer.others().get(i).roles().get(i);
+        if (other.isEmpty() && margin < UNCERTAIN_BITS) {
+            // Next to nothing speaks for it: it takes nobody's place before the user says so.
+            return new SourceFile(path, Role.UNKNOWN, "little tells what it is", 0.3, false)
+                    .doubted(
+                            new Doubt(
+                                    Doubt.Kind.ROLE,
+                                    "it may be "
+                                            + assigned.get().words()
+                                            + ", or no part of the board"));
+        }
         Role role = assigned.get();
         List<String> evidence = new ArrayList<>(testimony.speaksFor(path, role));
         evidence.addAll(solver.bondWords(answer.best(), i, true));
         List<String> against = new ArrayList<>(testimony.speaksAgainst(path, role));
         against.addAll(solver.bondWords(answer.best(), i, false));
         Optional<Doubt> doubt = Optional.empty();
-        Optional<Role> other = answer.others().get(i).roles().get(i);
         if (margin < DOUBT_BITS) {
             doubt = Optional.of(doubt(role, other, margin, open, i, answer));
             if (doubt.get().kind() == Doubt.Kind.SIDE && margin < 0.5) {

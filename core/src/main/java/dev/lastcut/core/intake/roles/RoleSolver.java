@@ -25,6 +25,9 @@ final class RoleSolver {
     private static final double NEVER = 1e5;
     private static final double INNER_WITHOUT_OUTER = -4;
 
+    /** Paste on a side that has neither mask nor copper. */
+    private static final double PASTE_ON_NOTHING = -4;
+
     /** So that of two ways that are worth the same, always the same is taken. */
     private static final double TINY = 1e-4;
 
@@ -197,16 +200,20 @@ final class RoleSolver {
                 }
                 int side = slots[s].side().map(Side::ordinal).orElse(-1);
                 if (slots[s].kind() == Role.Kind.PASTE) {
-                    all[f][s] +=
-                            anchors[2 + side] >= 0
-                                    ? bond(pasteInMask, f, anchors[2 + side])
-                                    : bond(pasteOnCopper, f, anchors[side]);
+                    all[f][s] += pasteBond(anchors, side, f);
                 } else if (slots[s].kind() == Role.Kind.SILK) {
                     all[f][s] += bond(silkByMask, f, anchors[2 + side]);
                 }
             }
         }
         return all;
+    }
+
+    private double pasteBond(int[] anchors, int side, int paste) {
+        if (anchors[2 + side] >= 0) {
+            return bond(pasteInMask, paste, anchors[2 + side]);
+        }
+        return anchors[side] >= 0 ? bond(pasteOnCopper, paste, anchors[side]) : PASTE_ON_NOTHING;
     }
 
     /** What no assignment under these anchors can exceed. */
