@@ -34,16 +34,15 @@ final class Placements {
         for (Map.Entry<String, Reading> e : readings.entrySet()) {
             if (e.getValue() instanceof Reading.Placements p) {
                 named = named.isEmpty() ? namedPads(readings) : named;
-                open = open == null ? pack.openPads() : open;
                 PlacementReader.Result table = p.result();
                 Optional<PlacementFit.Result> onNamed =
                         new PlacementFit(new NamedPads(named))
                                 .fit(table.parts(), table.unitStated());
-                PlacementFit onOpen = new PlacementFit(open);
-                Optional<PlacementFit.Result> fit =
-                        onNamed.isPresent()
-                                ? onNamed
-                                : onOpen.fit(table.parts(), table.unitStated());
+                Optional<PlacementFit.Result> fit = onNamed;
+                if (onNamed.isEmpty()) {
+                    open = open == null ? pack.openPads() : open;
+                    fit = new PlacementFit(open).fit(table.parts(), table.unitStated());
+                }
                 all.take(e.getKey(), table, fit, onNamed.isPresent());
                 fit.filter(r -> r.share() >= PROVEN).ifPresent(r -> proven.addAll(r.parts()));
             } else if (e.getValue() instanceof Reading.Gerber g) {

@@ -3,6 +3,7 @@ package dev.lastcut.core.intake.picture;
 import dev.lastcut.core.geometry.Pt;
 import dev.lastcut.core.geometry.UnionFind;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import org.locationtech.jts.algorithm.ConvexHull;
 import org.locationtech.jts.geom.Coordinate;
@@ -17,7 +18,12 @@ public final class Blobs {
     private static final GeometryFactory HULLS = new GeometryFactory();
 
     private final Ink ink;
-    private final List<Run> runs = new ArrayList<>();
+
+    /** Runs by row and column: {@code from} and {@code to} are both of the run. */
+    private int[] from = new int[1 << 12];
+
+    private int[] to = new int[1 << 12];
+    private int count;
     private final int[] firstRun;
     private final int[] blobOfRun;
     private final List<Blob> blobs;
@@ -72,54 +78,61 @@ public final class Blobs {
         this.ink = ink;
         this.firstRun = new int[ink.grid().height() + 1];
         for (int row = 0; row < ink.grid().height(); row++) {
-            firstRun[row] = runs.size();
+            firstRun[row] = count;
             int at = ink.next(row, 0, true);
             while (at < ink.grid().width()) {
                 int end = ink.next(row, at, false);
-                runs.add(new Run(row, at, end - 1));
+                add(at, end - 1);
                 at = end < ink.grid().width() ? ink.next(row, end, true) : end;
             }
         }
-        firstRun[ink.grid().height()] = runs.size();
-        this.blobOfRun = new int[runs.size()];
+        firstRun[ink.grid().height()] = count;
+        this.blobOfRun = new int[count];
         this.blobs = label();
     }
 
+    private void add(int first, int last) {
+        if (count == from.length) {
+            from = Arrays.copyOf(from, 2 * count);
+            to = Arrays.copyOf(to, 2 * count);
+        }
+        from[count] = first;
+        to[count++] = last;
+    }
+
     private List<Blob> label() {
-        UnionFind sets = new UnionFind(runs.size());
+        UnionFind sets = new UnionFind(count);
         for (int row = 1; row < ink.grid().height(); row++) {
             int above = firstRun[row];
             for (int below = firstRun[row - 1]; below < firstRun[row]; below++) {
-                Run b = runs.get(below);
-                while (above < firstRun[row + 1] && runs.get(above).to < b.from) {
+                while (above < firstRun[row + 1] && to[above] < from[below]) {
                     above++;
                 }
                 int k = above;
-                while (k < firstRun[row + 1] && runs.get(k).from <= b.to) {
+                while (k < firstRun[row + 1] && from[k] <= to[below]) {
                     sets.union(below, k++);
                 }
             }
         }
-        int[] number = new int[runs.size()];
-        java.util.Arrays.fill(number, -1);
+        int[] number = new int[count];
+        Arrays.fill(number, -1);
         List<int[]> boxes = new ArrayList<>();
-        for (int i = 0; i < runs.size(); i++) {
-            int root = sets.find(i);
-            if (number[root] < 0) {
-                number[root] = boxes.size();
-                boxes.add(
-                        new int[] {0, Integer.MAX_VALUE, Integer.MAX_VALUE, Integer.MIN_VALUE, 0});
+        for (int row = 0; row < ink.grid().height(); row++) {
+            for (int i = firstRun[row]; i < firstRun[row + 1]; i++) {
+                int root = sets.find(i);
+                if (number[root] < 0) {
+                    number[root] = boxes.size();
+                    boxes.add(new int[] {0, from[i], row, to[i], row});
+                }
+                int[] box = boxes.get(number[root]);
+                box[0] += to[i] - from[i] + 1;
+                box[1] = Math.min(box[1], from[i]);
+                box[3] = Math.max(box[3], to[i]);
+                box[4] = row;
+                blobOfRun[i] = number[root];
             }
-            Run r = runs.get(i);
-            int[] box = boxes.get(number[root]);
-            box[0] += r.to - r.from + 1;
-            box[1] = Math.min(box[1], r.from);
-            box[2] = Math.min(box[2], r.row);
-            box[3] = Math.max(box[3], r.to);
-            box[4] = Math.max(box[4], r.row);
-            blobOfRun[i] = number[root];
         }
-        List<Blob> all = new ArrayList<>();
+        List<Blob> all = new ArrayList<>(boxes.size());
         for (int i = 0; i < boxes.size(); i++) {
             int[] b = boxes.get(i);
             Pt middle = ink.grid().middle((b[1] + b[3]) / 2.0, (b[2] + b[4]) / 2.0);
@@ -140,17 +153,22 @@ public final class Blobs {
         if (!ink.at(column, row)) {
             return -1;
         }
+        return blobOfRun[lastRunFrom(row, column)];
+    }
+
+    /** The last run of a row that begins at or before a column, else the row's first. */
+    private int lastRunFrom(int row, int column) {
         int low = firstRun[row];
         int high = firstRun[row + 1] - 1;
         while (low < high) {
             int middle = (low + high + 1) >>> 1;
-            if (runs.get(middle).from <= column) {
+            if (from[middle] <= column) {
                 low = middle;
             } else {
                 high = middle - 1;
             }
         }
-        return blobOfRun[low];
+        return low;
     }
 
     /** The pixels of a piece. */
@@ -177,9 +195,11 @@ public final class Blobs {
     private List<Run> runsOf(Blob b) {
         List<Run> own = new ArrayList<>();
         for (int row = b.bottom; row <= b.top; row++) {
-            for (int i = firstRun[row]; i < firstRun[row + 1]; i++) {
+            for (int i = lastRunFrom(row, b.left);
+                    i < firstRun[row + 1] && from[i] <= b.right;
+                    i++) {
                 if (blobOfRun[i] == b.number) {
-                    own.add(runs.get(i));
+                    own.add(new Run(row, from[i], to[i]));
                 }
             }
         }
@@ -198,13 +218,12 @@ public final class Blobs {
             boolean[] near = new boolean[b.right - b.left + 1 + 2 * pixels];
             for (int i = first; i < own.size() && own.get(i).row <= row + pixels; i++) {
                 Run r = own.get(i);
-                java.util.Arrays.fill(near, r.from - b.left, r.to - b.left + 2 * pixels + 1, true);
+                Arrays.fill(near, r.from - b.left, r.to - b.left + 2 * pixels + 1, true);
             }
             for (int i = first; i < own.size() && own.get(i).row <= row; i++) {
                 Run r = own.get(i);
                 if (r.row == row) {
-                    java.util.Arrays.fill(
-                            near, r.from - b.left + pixels, r.to - b.left + pixels + 1, false);
+                    Arrays.fill(near, r.from - b.left + pixels, r.to - b.left + pixels + 1, false);
                 }
             }
             int start = -1;

@@ -12,7 +12,7 @@ import org.locationtech.jts.geom.Envelope;
  * @param pixelNm the side of a pixel
  */
 public record Grid(double x0, double y0, double pixelNm, int width, int height) {
-    private static final int MOST_PIXELS_A_SIDE = 2400;
+    private static final int MOST_PIXELS_A_SIDE = 1800;
     private static final double FINEST_NM = 20_000;
     private static final double MARGIN = 0.08;
 

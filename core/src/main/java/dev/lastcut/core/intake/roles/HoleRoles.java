@@ -48,13 +48,13 @@ public final class HoleRoles {
             String evidence = holes + "; its tools are marked plated and unplated";
             return new SourceFile(path, Role.MIXED_HOLES, evidence, 0.9, false);
         }
-        long ringed = file.holes().stream().filter(this::hasCopper).count();
-        String seen = holes + ", " + ringed + " of them with copper round them";
         if (file.plated().isPresent()) {
             boolean plated = file.plated().get();
             String says = holes + "; the file says " + (plated ? "plated" : "unplated");
             return new SourceFile(path, role(plated), says, 0.97, false);
         }
+        long ringed = file.holes().stream().filter(this::hasCopper).count();
+        String seen = holes + ", " + ringed + " of them with copper round them";
         Hints name = pack.name(path);
         Optional<Boolean> named = name.plated().or(() -> pack.remark(path).plated());
         if (named.isPresent()) {

@@ -14,7 +14,7 @@ import java.util.List;
 final class Lettering implements Witness {
     private static final double LEAST_LETTER_NM = 500_000;
     private static final double LARGEST_LETTER_NM = 5_000_000;
-    private static final int MOST = 300;
+    private static final int MOST = 120;
 
     /** Below this likeness a shape is no letter; without this difference it is one either way. */
     private static final double LIKE = 0.75;

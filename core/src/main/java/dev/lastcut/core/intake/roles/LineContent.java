@@ -49,7 +49,7 @@ final class LineContent implements Witness {
             return 1 - 0.9 * p.compactShare();
         }
         long all = p.ink().count();
-        double most = SMALL_PIECE * p.ink().grid().pixels(1e6) * p.ink().grid().pixels(1e6) * 100;
+        double most = SMALL_PIECE * p.grid().pixels(1e6) * p.grid().pixels(1e6) * 100;
         long small =
                 p.blobs().all().stream()
                         .filter(b -> b.fill() < 0.45 && b.area() < most * 10)

@@ -57,7 +57,7 @@ final class OpeningOnPad implements Bond {
         return probes.computeIfAbsent(
                 opening,
                 p -> {
-                    int rim = p.ink().grid().pixels(RIM_NM) + 1;
+                    int rim = p.grid().pixels(RIM_NM) + 1;
                     List<Probe> all = new ArrayList<>();
                     for (Blob b : p.sample()) {
                         if (!pack.hasHole(b)) {

@@ -136,6 +136,11 @@ public final class PackFacts {
         return pictures.values();
     }
 
+    /** Draws every picture and finds its pieces, side by side, before anybody asks. */
+    void lookAtAll() {
+        pictures.values().parallelStream().forEach(Picture::compact);
+    }
+
     Picture picture(String path) {
         return pictures.get(path);
     }
@@ -216,24 +221,31 @@ public final class PackFacts {
         List<OpenPads.Opening> all = new ArrayList<>();
         double step = 0;
         for (Picture p : sparse()) {
-            all.addAll(openings(p, false));
-            step = p.ink().grid().pixelNm();
+            all.addAll(openings(p));
+            step = p.grid().pixelNm();
         }
         return new OpenPads(all, usual(), step);
     }
 
-    /** The openings of one picture; on request only those that no hole goes through. */
-    List<OpenPads.Opening> openings(Picture p, boolean surfaceOnly) {
+    List<OpenPads.Opening> openings(Picture p) {
         return p.compact().stream()
-                .filter(b -> !surfaceOnly || !hasHole(b))
                 .map(b -> new OpenPads.Opening(b.middle(), b.widthNm(), b.heightNm()))
                 .toList();
     }
 
+    /** Whether no hole goes through an opening. */
+    boolean isSurface(OpenPads.Opening o) {
+        return !hasHole(o.at(), o.width(), o.height());
+    }
+
     /** Whether a hole goes through a piece. */
     boolean hasHole(Blob b) {
-        Envelope box = new Envelope(b.middle().coordinate());
-        box.expandBy(b.widthNm() / 2, b.heightNm() / 2);
+        return hasHole(b.middle(), b.widthNm(), b.heightNm());
+    }
+
+    private boolean hasHole(Pt middle, double width, double height) {
+        Envelope box = new Envelope(middle.coordinate());
+        box.expandBy(width / 2, height / 2);
         return !holeIndex.query(box).isEmpty();
     }
 

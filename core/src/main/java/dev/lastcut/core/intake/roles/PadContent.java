@@ -3,7 +3,6 @@ package dev.lastcut.core.intake.roles;
 import dev.lastcut.core.board.Hole;
 import dev.lastcut.core.board.Role;
 import dev.lastcut.core.geometry.Pt;
-import dev.lastcut.core.intake.picture.Blobs.Blob;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -105,12 +104,11 @@ final class PadContent implements Witness {
                 r -> r.kind() == Role.Kind.MASK ? way : r.kind() == Role.Kind.PASTE ? -way : 0);
     }
 
+    /** How many openings have a hole in them, reckoned from an even selection. */
     static int overHoles(PackFacts pack, Picture p) {
-        int n = 0;
-        for (Blob b : p.compact()) {
-            n += pack.hasHole(b) ? 1 : 0;
-        }
-        return n;
+        long of = p.sample().stream().filter(pack::hasHole).count();
+        double step = p.sample().isEmpty() ? 0 : (double) p.compact().size() / p.sample().size();
+        return (int) Math.round(of * step);
     }
 
     private static boolean isOpening(Role r) {

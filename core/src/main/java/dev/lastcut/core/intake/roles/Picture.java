@@ -23,6 +23,9 @@ final class Picture {
 
     private static final double LEAST_FILL = 0.2;
 
+    /** What fills so much of its box has no need to be held against its hull. */
+    private static final double SURELY = 0.76;
+
     /** Larger than this share of the board it is an area, not a pad. */
     private static final double LARGEST_SHARE = 0.03;
 
@@ -36,9 +39,11 @@ final class Picture {
     private final String path;
     private final List<Feature> features;
     private final Envelope extent;
-    private final Ink ink;
+    private final boolean negative;
+    private final Grid grid;
     private final int strokes;
     private final int thinStrokes;
+    private Ink ink;
     private Blobs blobs;
     private List<Blob> compact;
     private List<Blob> sample;
@@ -48,7 +53,8 @@ final class Picture {
         this.path = path;
         this.features = features;
         this.extent = extent(features);
-        this.ink = Ink.of(features, grid, negative);
+        this.negative = negative;
+        this.grid = grid;
         this.strokes = (int) features.stream().filter(f -> f instanceof Feature.Stroke).count();
         this.thinStrokes =
                 (int)
@@ -96,7 +102,14 @@ final class Picture {
     }
 
     Ink ink() {
+        if (ink == null) {
+            ink = Ink.of(features, grid, negative);
+        }
         return ink;
+    }
+
+    Grid grid() {
+        return grid;
     }
 
     boolean isEmpty() {
@@ -115,7 +128,7 @@ final class Picture {
 
     Blobs blobs() {
         if (blobs == null) {
-            blobs = new Blobs(ink);
+            blobs = new Blobs(ink());
         }
         return blobs;
     }
@@ -123,7 +136,7 @@ final class Picture {
     /** The pieces that are pads or openings by their shape, painted in whatever way. */
     List<Blob> compact() {
         if (compact == null) {
-            Grid g = ink.grid();
+            Grid g = grid;
             double least = Math.max(150_000, 1.6 * brushNm());
             double few = SMALL_NM2 / (g.pixelNm() * g.pixelNm());
             double most = Math.max(few, LARGEST_SHARE * g.width() * g.height());
@@ -131,7 +144,10 @@ final class Picture {
                     blobs().all().stream()
                             .filter(b -> b.fill() >= LEAST_FILL && b.area() <= most)
                             .filter(b -> Math.min(b.widthNm(), b.heightNm()) >= least)
-                            .filter(b -> blobs().solidity(b) >= LEAST_SOLIDITY)
+                            .filter(
+                                    b ->
+                                            b.fill() >= SURELY
+                                                    || blobs().solidity(b) >= LEAST_SOLIDITY)
                             .toList();
         }
         return compact;
@@ -171,7 +187,7 @@ final class Picture {
 
     /** The share of the ink that lies in compact pieces. */
     double compactShare() {
-        long all = ink.count();
+        long all = ink().count();
         long own = compact().stream().mapToLong(Blob::area).sum();
         return all == 0 ? 0 : (double) own / all;
     }
@@ -183,21 +199,21 @@ final class Picture {
 
     /** Whether there is ink at a place or all round a hole of this size there. */
     boolean hasPad(Pt at, double diameterNm) {
-        if (ink.at(at)) {
+        if (ink().at(at)) {
             return true;
         }
-        return around(at, diameterNm / 2 + 1.5 * ink.grid().pixelNm()) >= 6;
+        return around(at, diameterNm / 2 + 1.5 * grid.pixelNm()) >= 6;
     }
 
     /** Whether a ring of ink, wider than a hole, lies round it. */
     boolean hasRing(Pt at, double diameterNm) {
-        return around(at, diameterNm / 2 + Math.max(40_000, 0.8 * ink.grid().pixelNm())) >= 6;
+        return around(at, diameterNm / 2 + Math.max(40_000, 0.8 * grid.pixelNm())) >= 6;
     }
 
     /** Whether a hole is kept free in an area: clear at its edge, dark a little farther out. */
     boolean hasAntipad(Pt at, double diameterNm) {
         double r = diameterNm / 2;
-        return !ink.at(at)
+        return !ink().at(at)
                 && around(at, r + 50_000) <= 2
                 && Math.max(around(at, r + 450_000), around(at, r + 800_000)) >= 5;
     }
@@ -211,7 +227,7 @@ final class Picture {
                     new Pt(
                             at.x() + Math.round(distance * Math.cos(a)),
                             at.y() + Math.round(distance * Math.sin(a)));
-            dark += ink.at(p) ? 1 : 0;
+            dark += ink().at(p) ? 1 : 0;
         }
         return dark;
     }

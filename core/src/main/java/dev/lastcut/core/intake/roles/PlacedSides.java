@@ -7,6 +7,7 @@ import dev.lastcut.core.geometry.Pt;
 import dev.lastcut.core.intake.tables.OpenPads;
 import java.util.List;
 import java.util.function.Predicate;
+import java.util.stream.IntStream;
 
 /**
  * Parts that are placed on a side have their surface pads in that side's openings: two of them that
@@ -16,6 +17,7 @@ final class PlacedSides implements Witness {
     private static final long NEAR_NM = 3_500_000;
     private static final int FEWEST_PIXELS = 12;
     private static final int MOST_PARTS = 80;
+    private static final int MOST_PLACED = 200;
 
     @Override
     public void testify(PackFacts pack, Testimony testimony) {
@@ -43,13 +45,9 @@ final class PlacedSides implements Witness {
             List<PlacedPart> top,
             List<PlacedPart> bottom,
             Testimony testimony) {
-        List<OpenPads.Opening> open = pack.openings(p, true);
-        if (open.isEmpty()) {
-            return;
-        }
-        OpenPads pads = new OpenPads(open, pack.usual(), p.ink().grid().pixelNm());
-        double onTop = share(top, x -> pads.hasPair(x.at()));
-        double onBottom = share(bottom, x -> pads.hasPair(x.at()));
+        OpenPads pads = new OpenPads(pack.openings(p), pack.usual(), p.grid().pixelNm());
+        double onTop = share(some(top), x -> pads.hasPair(x.at(), pack::isSurface));
+        double onBottom = share(some(bottom), x -> pads.hasPair(x.at(), pack::isSurface));
         double bits = 6 * PadContent.clamp((onTop - onBottom) * 1.5);
         if (Math.abs(bits) < 0.3) {
             return;
@@ -64,6 +62,15 @@ final class PlacedSides implements Witness {
                         r.kind() == Role.Kind.SILK
                                 ? 0
                                 : Testimony.side(Side.TOP, bits).applyAsDouble(r));
+    }
+
+    /** An even selection, enough to judge by. */
+    private static List<PlacedPart> some(List<PlacedPart> parts) {
+        int step = Math.max(1, (parts.size() + MOST_PLACED - 1) / MOST_PLACED);
+        return IntStream.range(0, parts.size())
+                .filter(i -> i % step == 0)
+                .mapToObj(parts::get)
+                .toList();
     }
 
     private static double share(List<PlacedPart> parts, Predicate<PlacedPart> test) {
@@ -105,7 +112,7 @@ final class PlacedSides implements Witness {
     }
 
     private static double symmetry(Picture p, Pt at) {
-        long step = Math.round(2 * p.ink().grid().pixelNm());
+        long step = Math.round(2 * p.grid().pixelNm());
         int ink = 0;
         int twice = 0;
         for (long dx = -NEAR_NM; dx <= NEAR_NM; dx += step) {

@@ -182,9 +182,18 @@ public final class RoleProposer {
             return;
         }
         Testimony testimony = new Testimony();
-        WITNESSES.forEach(w -> w.testify(pack, testimony));
-        remembered.testify(pack, testimony);
-        RoleSolver solver = new RoleSolver(pack, open, testimony, this::isPossible);
+        // Where every file says itself what it is, nobody else need be heard.
+        boolean stated = StatedFunction.settles(pack, open);
+        if (!stated) {
+            pack.lookAtAll();
+        }
+        (stated ? List.of(new StatedFunction()) : WITNESSES)
+                .forEach(w -> w.testify(pack, testimony));
+        if (!stated) {
+            remembered.testify(pack, testimony);
+        }
+        RoleSolver.Bonds bonds = stated ? RoleSolver.Bonds.NONE : RoleSolver.Bonds.of(pack);
+        RoleSolver solver = new RoleSolver(bonds, open, testimony, this::isPossible);
         RoleSolver.Answer answer = solver.solve();
         for (int i = 0; i < open.size(); i++) {
             String path = open.get(i).path();

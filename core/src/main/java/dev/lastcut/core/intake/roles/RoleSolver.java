@@ -54,12 +54,33 @@ final class RoleSolver {
      */
     record Answer(Solution best, double[] margins, List<Solution> others) {}
 
+    /** What tells which files go together on one side. */
+    record Bonds(Bond maskOnCopper, Bond pasteInMask, Bond pasteOnCopper, Bond silkByMask) {
+        private static final Bond NOTHING =
+                new Bond() {
+                    @Override
+                    public double bits(Picture upper, Picture lower) {
+                        return 0;
+                    }
+
+                    @Override
+                    public String words(Picture upper, Picture lower) {
+                        return "";
+                    }
+                };
+
+        /** Where nothing need be compared. */
+        static final Bonds NONE = new Bonds(NOTHING, NOTHING, NOTHING, NOTHING);
+
+        static Bonds of(PackFacts pack) {
+            OpeningOnPad onPad = new OpeningOnPad(pack);
+            return new Bonds(onPad, new PasteInMask(), onPad, new SilkByOpenings(pack));
+        }
+    }
+
     private final List<Picture> pictures;
     private final Testimony testimony;
-    private final Bond maskOnCopper;
-    private final Bond pasteInMask;
-    private final Bond pasteOnCopper;
-    private final Bond silkByMask;
+    private final Bonds bonds;
     private final Role[] slots;
     private final double[][] unary;
     private final double[][] anchorUnary;
@@ -71,17 +92,13 @@ final class RoleSolver {
      * @param possible whether a file may have a role at all
      */
     RoleSolver(
-            PackFacts pack,
+            Bonds bonds,
             List<Picture> pictures,
             Testimony testimony,
             BiPredicate<Picture, Role> possible) {
         this.pictures = pictures;
         this.testimony = testimony;
-        OpeningOnPad onPad = new OpeningOnPad(pack);
-        this.maskOnCopper = onPad;
-        this.pasteOnCopper = onPad;
-        this.pasteInMask = new PasteInMask();
-        this.silkByMask = new SilkByOpenings(pack);
+        this.bonds = bonds;
         this.slots = slots();
         this.unary = new double[pictures.size()][slots.length];
         this.anchorUnary = new double[pictures.size()][ANCHORS.length];
@@ -170,7 +187,7 @@ final class RoleSolver {
             sum += anchors[a] < 0 ? 0 : anchorUnary[anchors[a]][a];
         }
         for (int side = 0; side < 2; side++) {
-            sum += bond(maskOnCopper, anchors[2 + side], anchors[side]);
+            sum += bond(bonds.maskOnCopper(), anchors[2 + side], anchors[side]);
         }
         return sum;
     }
@@ -202,7 +219,7 @@ final class RoleSolver {
                 if (slots[s].kind() == Role.Kind.PASTE) {
                     all[f][s] += pasteBond(anchors, side, f);
                 } else if (slots[s].kind() == Role.Kind.SILK) {
-                    all[f][s] += bond(silkByMask, f, anchors[2 + side]);
+                    all[f][s] += bond(bonds.silkByMask(), f, anchors[2 + side]);
                 }
             }
         }
@@ -211,9 +228,11 @@ final class RoleSolver {
 
     private double pasteBond(int[] anchors, int side, int paste) {
         if (anchors[2 + side] >= 0) {
-            return bond(pasteInMask, paste, anchors[2 + side]);
+            return bond(bonds.pasteInMask(), paste, anchors[2 + side]);
         }
-        return anchors[side] >= 0 ? bond(pasteOnCopper, paste, anchors[side]) : PASTE_ON_NOTHING;
+        return anchors[side] >= 0
+                ? bond(bonds.pasteOnCopper(), paste, anchors[side])
+                : PASTE_ON_NOTHING;
     }
 
     /** What no assignment under these anchors can exceed. */
@@ -354,14 +373,14 @@ final class RoleSolver {
         Optional<Picture> mask = holder(s, Role.of(Role.Kind.MASK, side));
         Optional<Picture> copper = holder(s, Role.of(Role.Kind.COPPER, side));
         switch (own.get().kind()) {
-            case MASK -> copper.ifPresent(c -> add(words, maskOnCopper, p, c, speaksFor));
+            case MASK -> copper.ifPresent(c -> add(words, bonds.maskOnCopper(), p, c, speaksFor));
             case PASTE -> {
-                mask.ifPresent(m -> add(words, pasteInMask, p, m, speaksFor));
+                mask.ifPresent(m -> add(words, bonds.pasteInMask(), p, m, speaksFor));
                 if (mask.isEmpty()) {
-                    copper.ifPresent(c -> add(words, pasteOnCopper, p, c, speaksFor));
+                    copper.ifPresent(c -> add(words, bonds.pasteOnCopper(), p, c, speaksFor));
                 }
             }
-            case SILK -> mask.ifPresent(m -> add(words, silkByMask, p, m, speaksFor));
+            case SILK -> mask.ifPresent(m -> add(words, bonds.silkByMask(), p, m, speaksFor));
             default -> {}
         }
         return words;

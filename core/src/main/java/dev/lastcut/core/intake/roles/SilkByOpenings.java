@@ -14,6 +14,7 @@ final class SilkByOpenings implements Bond {
 
     private final PackFacts pack;
     private final Map<Pair, Double> shares = new HashMap<>();
+    private final Map<Picture, List<Blob>> surfaces = new HashMap<>();
 
     SilkByOpenings(PackFacts pack) {
         this.pack = pack;
@@ -30,7 +31,8 @@ final class SilkByOpenings implements Bond {
     }
 
     private List<Blob> surface(Picture mask) {
-        return mask.sample().stream().filter(b -> !pack.hasHole(b)).toList();
+        return surfaces.computeIfAbsent(
+                mask, m -> m.sample().stream().filter(b -> !pack.hasHole(b)).toList());
     }
 
     private double share(Picture silk, Picture mask) {
@@ -44,7 +46,7 @@ final class SilkByOpenings implements Bond {
     }
 
     private static boolean isNear(Picture silk, Blob b) {
-        double step = Math.max(silk.ink().grid().pixelNm(), 60_000);
+        double step = Math.max(silk.grid().pixelNm(), 60_000);
         for (int k = 0; k < 12; k++) {
             double a = Math.PI / 6 * k;
             double reach = NEAR_NM + Math.max(b.widthNm(), b.heightNm()) / 2;

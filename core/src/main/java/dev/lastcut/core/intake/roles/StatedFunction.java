@@ -2,7 +2,10 @@ package dev.lastcut.core.intake.roles;
 
 import dev.lastcut.core.board.Role;
 import dev.lastcut.core.intake.reading.Reading;
+import java.util.HashSet;
+import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 
 /** What a file says of itself by its attribute, and what the job file says of it. */
 final class StatedFunction implements Witness {
@@ -20,6 +23,25 @@ final class StatedFunction implements Witness {
             pack.jobFunction(p.path())
                     .ifPresent(f -> say(p.path(), f, "the job file says ", BY_THE_JOB, testimony));
         }
+    }
+
+    /** Whether every picture says by its attribute what it is, and no two the same. */
+    static boolean settles(PackFacts pack, List<Picture> pictures) {
+        Set<Role> seen = new HashSet<>();
+        for (Picture p : pictures) {
+            Optional<String> function =
+                    pack.readings().get(p.path()) instanceof Reading.Gerber g
+                            ? g.file().fileFunction()
+                            : Optional.empty();
+            if (function.isEmpty()) {
+                return false;
+            }
+            Optional<Role> role = function.flatMap(FileFunction::role);
+            if (role.isPresent() && role.get().isSingle() && !seen.add(role.get())) {
+                return false;
+            }
+        }
+        return true;
     }
 
     private static void say(

@@ -4,11 +4,15 @@ import dev.lastcut.core.board.PlacedPart;
 import dev.lastcut.core.geometry.Pt;
 import java.util.List;
 import java.util.Optional;
+import org.locationtech.jts.geom.Envelope;
 
 /** What parts are laid on. */
 interface Ground {
     /** Fewer parts than this prove nothing. */
     int FEWEST = 3;
+
+    /** The box about all that parts could lie on. */
+    Envelope extent();
 
     /** Whether a part's place can be judged at all. */
     boolean knows(PlacedPart part);

@@ -38,6 +38,13 @@ public final class NamedPads implements Ground {
     }
 
     @Override
+    public Envelope extent() {
+        Envelope all = new Envelope();
+        middles.values().forEach(m -> all.expandToInclude(m.coordinate()));
+        return all;
+    }
+
+    @Override
     public boolean knows(PlacedPart part) {
         return middles.containsKey(part.designator());
     }

@@ -7,6 +7,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Predicate;
 import org.locationtech.jts.geom.Envelope;
 import org.locationtech.jts.index.strtree.STRtree;
 
@@ -48,21 +49,32 @@ public final class OpenPads implements Ground {
     }
 
     @Override
+    public Envelope extent() {
+        Envelope all = new Envelope();
+        openings.forEach(o -> all.expandToInclude(o.at.coordinate()));
+        return all;
+    }
+
+    @Override
     public boolean knows(PlacedPart part) {
         return true;
     }
 
     @Override
     public boolean holds(PlacedPart part, Pt at) {
-        return hasPair(at);
+        return hasPair(at, o -> true);
     }
 
-    /** Whether two openings of one size, near enough to be its own, face across a place. */
-    public boolean hasPair(Pt at) {
-        for (Opening a : nearest(at)) {
+    /**
+     * Whether two openings of one size, near enough to be its own, face across a place.
+     *
+     * @param which the openings that count
+     */
+    public boolean hasPair(Pt at, Predicate<Opening> which) {
+        for (Opening a : nearest(at, which)) {
             double apart = a.at.distance(at);
             Pt across = new Pt(2 * at.x() - a.at.x(), 2 * at.y() - a.at.y());
-            if (apart > LEAST_APART_NM && hasTwin(a, across)) {
+            if (apart > LEAST_APART_NM && hasTwin(a, across, which)) {
                 return true;
             }
         }
@@ -70,14 +82,16 @@ public final class OpenPads implements Ground {
     }
 
     /** The few openings next to a place: far ones face each other across it by chance. */
-    private List<Opening> nearest(Pt at) {
+    private List<Opening> nearest(Pt at, Predicate<Opening> which) {
         List<Opening> some = new ArrayList<>();
         for (double reach = FIRST_REACH_NM; reach <= REACH_NM; reach *= 2) {
             Envelope near = new Envelope(at.coordinate());
             near.expandBy(reach);
             some.clear();
             for (Object o : tree.query(near)) {
-                some.add((Opening) o);
+                if (which.test((Opening) o)) {
+                    some.add((Opening) o);
+                }
             }
             if (some.size() >= NEIGHBOURS) {
                 break;
@@ -87,12 +101,12 @@ public final class OpenPads implements Ground {
         return some.subList(0, Math.min(NEIGHBOURS, some.size()));
     }
 
-    private boolean hasTwin(Opening a, Pt at) {
+    private boolean hasTwin(Opening a, Pt at, Predicate<Opening> which) {
         Envelope near = new Envelope(at.coordinate());
         near.expandBy(2 * tolerance);
         for (Object o : tree.query(near)) {
             Opening b = (Opening) o;
-            if (b.at.distance(at) <= 2 * tolerance && isAlike(a, b)) {
+            if (b.at.distance(at) <= 2 * tolerance && isAlike(a, b) && which.test(b)) {
                 return true;
             }
         }

@@ -11,6 +11,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Predicate;
+import org.locationtech.jts.geom.Envelope;
 
 /**
  * Recognises the habits of placement tables by laying them on the pads: another unit, another
@@ -22,6 +23,10 @@ public final class PlacementFit {
     /** A less simple reading must be better by this share of the parts. */
     private static final double BETTER = 0.15;
 
+    /** So few parts may lie in one corner. */
+    private static final int FEW = 8;
+
+    private static final double LEAST_SPAN = 0.2;
     private static final double MIL = Length.NM_PER_MIL / (double) Length.NM_PER_MM;
     private static final double[] UNITS = {1, MIL, 25.4, 1 / 25.4, 1e-3};
 
@@ -104,13 +109,24 @@ public final class PlacementFit {
             List<Pt> raw = parts.stream().map(p -> plain.raw(p.at())).toList();
             for (Pt origin : ground.origins(parts, raw)) {
                 Way way = new Way(unit, mirrored, origin);
-                double share = share(parts, way);
+                double share = isSpread(raw) ? share(parts, way) : 0;
                 if (best == null || share > best.share + (best.share >= LEAST ? BETTER : 0)) {
                     best = new Found(way, share);
                 }
             }
         }
         return best;
+    }
+
+    /**
+     * Places that a mistaken unit shrinks onto a corner of the board meet something by chance: many
+     * parts lie about a fair part of it.
+     */
+    private boolean isSpread(List<Pt> places) {
+        Envelope box = new Envelope();
+        places.forEach(p -> box.expandToInclude(p.coordinate()));
+        return places.size() < FEW
+                || box.getDiameter() >= LEAST_SPAN * ground.extent().getDiameter();
     }
 
     private double share(List<PlacedPart> parts, Way way) {
