@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import type { Job } from '../api/client';
 import { Button } from '../ui/Button';
 import { Select } from '../ui/Select';
@@ -175,8 +175,16 @@ function Single({ job, file, say }: { job: Job; file: JobFile; say: Say }) {
 /** Everything that must be said before the board can be made; nothing when all is certain. */
 export function Questions({ job, say }: { job: Job; say: Say }) {
   const q = questionsOf(job);
+  const first = [...q.sides, ...q.order, ...q.single].map((f) => f.path + f.doubt).join();
+  const root = useRef<HTMLDivElement>(null);
+  useEffect(() => {
+    // The keyboard goes to the first answer, and to the next one when one is given.
+    if (document.activeElement === document.body) {
+      root.current?.querySelector<HTMLElement>('button:enabled')?.focus();
+    }
+  }, [first]);
   return (
-    <>
+    <div ref={root}>
       {q.sides.length > 0 ? (
         <Sides key={q.sides.map((f) => f.path).join()} job={job} files={q.sides} say={say} />
       ) : null}
@@ -186,6 +194,6 @@ export function Questions({ job, say }: { job: Job; say: Say }) {
       {q.single.map((f) => (
         <Single key={f.path} job={job} file={f} say={say} />
       ))}
-    </>
+    </div>
   );
 }
