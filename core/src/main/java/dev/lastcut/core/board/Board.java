@@ -1,5 +1,6 @@
 package dev.lastcut.core.board;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.TreeSet;
@@ -28,6 +29,13 @@ public record Board(
         parts = parts.map(List::copyOf);
         placements = placements.map(List::copyOf);
         problems = List.copyOf(problems);
+    }
+
+    /** The same board with further problems said of its files. */
+    public Board withProblems(List<Problem> more) {
+        List<Problem> all = new ArrayList<>(problems);
+        all.addAll(more);
+        return new Board(files, layers, outline, holes, netlist, parts, placements, all);
     }
 
     /** Copper layers from top to bottom. */

@@ -11,12 +11,15 @@ import java.util.Locale;
  * counter-clockwise by quarter turns, scaled, then shifted.
  *
  * @param quarterTurns 0 to 3
- * @param scale of the places; sizes follow only where the unit was wrong
+ * @param scale of the places; sizes follow unless digits were mistaken
  * @param shift in nm
  */
 public record Correction(boolean mirrored, int quarterTurns, double scale, Pt shift) {
     public static final Correction NONE = new Correction(false, 0, 1, Pt.ORIGIN);
     private static final double INCH = 25.4;
+
+    /** Farther off than this it is a unit or a number of digits that was mistaken. */
+    private static final double PICTURE_SCALE = 0.3;
 
     public Correction {
         if (!(scale > 1e-4) || scale > 1e4 || quarterTurns < 0 || quarterTurns > 3) {
@@ -33,11 +36,15 @@ public record Correction(boolean mirrored, int quarterTurns, double scale, Pt sh
     }
 
     /**
-     * What sizes are scaled by. A mistaken unit changes sizes along with places; a mistaken number
-     * of digits changes places alone, as sizes are written with a decimal point. Both together make
-     * 2.54: inch 2.4 read as mm 3.3.
+     * What sizes are scaled by. A picture that was drawn some per cent too large is so in all it
+     * shows. A mistaken unit changes sizes along with places; a mistaken number of digits changes
+     * places alone, as sizes are written with a decimal point. Both together make 2.54: inch 2.4
+     * read as mm 3.3.
      */
     double sizeScale() {
+        if (Math.abs(scale - 1) < PICTURE_SCALE) {
+            return scale;
+        }
         for (double digits : new double[] {1, 10}) {
             if (Math.abs(scale * digits / INCH - 1) < 1e-6) {
                 return INCH;

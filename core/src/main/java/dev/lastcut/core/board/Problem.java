@@ -31,6 +31,7 @@ public record Problem(Code code, String file, int line, String text, String acti
         DUPLICATE_FILE,
         MISREGISTERED,
         MISSING_FILE,
+        JOB_FILE_DISAGREES,
         DEPRECATED
     }
 }

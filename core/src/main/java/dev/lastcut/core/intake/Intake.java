@@ -15,6 +15,7 @@ import dev.lastcut.core.intake.reading.Reading;
 import dev.lastcut.core.intake.roles.PackFacts;
 import dev.lastcut.core.intake.roles.Remembered;
 import dev.lastcut.core.intake.roles.RoleProposer;
+import dev.lastcut.core.intake.roles.SilkFit;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -83,11 +84,13 @@ public final class Intake {
         Placements placements = Placements.lay(readings, facts);
         Map<String, SourceFile> proposed =
                 RoleProposer.propose(facts, chosen.roles(), copies.originals(), remembered);
-        List<SourceFile> files = register(List.copyOf(proposed.values()));
+        List<SourceFile> files = register(List.copyOf(proposed.values()), facts);
         readings.values().forEach(r -> problems.addAll(r.problems()));
         problems.addAll(copies.problems());
         problems.addAll(placements.problems());
-        return new BoardAssembler(files, readings, facts, placements, problems).board();
+        Board board = new BoardAssembler(files, readings, facts, placements, problems).board();
+        List<Problem> disagreements = JobFileCheck.problems(readings, board);
+        return disagreements.isEmpty() ? board : board.withProblems(disagreements);
     }
 
     private Reading read(PackFile f) {
@@ -104,26 +107,25 @@ public final class Intake {
     }
 
     /** Says of every file that does not lie on the others how it would. */
-    private List<SourceFile> register(List<SourceFile> files) {
+    private List<SourceFile> register(List<SourceFile> files, PackFacts facts) {
         Map<String, Role> roles = new HashMap<>();
         files.forEach(f -> roles.put(f.path(), f.role()));
         Map<String, Correction> wanted = new HashMap<>();
         for (Registration.Shift s : Registration.find(PadPlaces.of(readings, roles))) {
             wanted.put(s.path(), s.correction());
-            problems.add(
-                    new Problem(
-                            Problem.Code.MISREGISTERED,
-                            s.path(),
-                            0,
-                            String.format(
-                                    Locale.ROOT,
-                                    "does not lie on the other files: %.0f %% of its places meet"
-                                            + " theirs as it is, %.0f %% when %s",
-                                    100 * s.before(),
-                                    100 * s.after(),
-                                    s.correction().words()),
-                            "used as it is; the correction can be applied at Bring in"));
+            misplaced(s.path(), "its places meet theirs", s.before(), s.after(), s.correction());
         }
+        SilkFit.find(facts, files)
+                .forEach(
+                        (path, f) -> {
+                            wanted.put(path, f.correction());
+                            misplaced(
+                                    path,
+                                    "its lines lie about the parts",
+                                    f.before(),
+                                    1,
+                                    f.correction());
+                        });
         OutlineFit.find(files, readings)
                 .ifPresent(
                         o -> {
@@ -140,6 +142,23 @@ public final class Intake {
                                                         .map(c -> after(f.path(), c)))
                                         .withStep(readings.get(f.path()).stepNm()))
                 .toList();
+    }
+
+    private void misplaced(String path, String what, double before, double after, Correction c) {
+        problems.add(
+                new Problem(
+                        Problem.Code.MISREGISTERED,
+                        path,
+                        0,
+                        String.format(
+                                Locale.ROOT,
+                                "does not lie on the other files: %.0f %% of %s as it is, %.0f %%"
+                                        + " when %s",
+                                100 * before,
+                                what,
+                                100 * after,
+                                c.words()),
+                        "used as it is; the correction can be applied at Bring in"));
     }
 
     /** A suggestion on top of a correction that is applied already. */

@@ -4,6 +4,7 @@ import dev.lastcut.core.board.Correction;
 import dev.lastcut.core.geometry.Pt;
 import dev.lastcut.core.geometry.UnionFind;
 import dev.lastcut.core.intake.places.PointMatch;
+import dev.lastcut.core.intake.places.ScaleFit;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -61,11 +62,18 @@ final class Registration {
         Set<Pt> reference = new HashSet<>();
         main.forEach(i -> reference.addAll(places.get(paths.get(i))));
         PointMatch all = new PointMatch(reference);
+        ScaleFit scales = null;
         List<Shift> shifts = new ArrayList<>();
         for (int i = 0; i < paths.size(); i++) {
             String path = paths.get(i);
             if (!main.contains(i)) {
-                fit(path, places.get(path), all).ifPresent(shifts::add);
+                List<Pt> at = places.get(path);
+                Optional<Shift> found = fit(path, at, all);
+                if (found.isEmpty()) {
+                    scales = scales == null ? new ScaleFit(reference) : scales;
+                    found = scaled(path, at, all, scales);
+                }
+                found.ifPresent(shifts::add);
             }
         }
         return shifts;
@@ -97,6 +105,19 @@ final class Registration {
             }
         }
         return best;
+    }
+
+    private static Optional<Shift> scaled(
+            String path, List<Pt> at, PointMatch reference, ScaleFit scales) {
+        double before = reference.share(at);
+        return scales.fit(at, Math.max(LEAST_AFTER, before + 0.3))
+                .map(
+                        c ->
+                                new Shift(
+                                        path,
+                                        c,
+                                        before,
+                                        reference.share(at.stream().map(c::apply).toList())));
     }
 
     private static Optional<Shift> fit(String path, List<Pt> at, PointMatch reference) {

@@ -10,6 +10,7 @@ import dev.lastcut.core.board.Role;
 import dev.lastcut.core.board.Side;
 import dev.lastcut.core.board.SourceFile;
 import dev.lastcut.core.connectivity.BoardGeometry;
+import dev.lastcut.core.geometry.Pt;
 import java.nio.charset.StandardCharsets;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -371,6 +372,28 @@ class PacksTest {
         assertThat(now.get(inner1).doubt()).isEmpty();
         assertThat(now.get(inner1).evidence()).contains("the job file says Copper, L2, Inr");
         assertThat(now.get("job.gbrjob").role()).isEqualTo(Role.NOT_PART);
+        assertThat(disagreements(files)).isEmpty();
+
+        // Held against the pictures: another size, another number of layers, a file that is not
+        // there.
+        files.remove(files.size() - 1);
+        String other =
+                job.replace("76.2", "80.0")
+                        .replace("\"LayerNumber\":4", "\"LayerNumber\":6")
+                        .replace("{\"Path\":\"" + inner1, "{\"Path\":\"gone.gbr");
+        files.add(new Pack.PackFile("job.gbrjob", other.getBytes(StandardCharsets.UTF_8)));
+        assertThat(disagreements(files))
+                .hasSize(3)
+                .anyMatch(p -> p.contains("80.00 × 55.88 mm, but the outline is 76.20 × 55.88 mm"))
+                .anyMatch(p -> p.contains("6 copper layers, but the pack has 4"))
+                .anyMatch(p -> p.contains("gone.gbr"));
+    }
+
+    private static List<String> disagreements(List<Pack.PackFile> files) throws Exception {
+        return Intake.open(new Pack("job", files)).problems().stream()
+                .filter(p -> p.code() == dev.lastcut.core.board.Problem.Code.JOB_FILE_DISAGREES)
+                .map(p -> p.text())
+                .toList();
     }
 
     private static String nameOf(TruePack.Nameless n, String path) {
@@ -424,5 +447,61 @@ class PacksTest {
         assertThat(files(known).values()).allMatch(f -> f.doubt().isEmpty());
         assertThat(files(known).get(own.get(TruePack.leaf(t.pathOf("copper-inner-1")))).role())
                 .isEqualTo(Role.innerCopper(1));
+    }
+
+    /** A file of the pack as if it had been drawn by this much too large, or elsewhere. */
+    private static Pack distorted(TruePack t, String role, double scale, double dx, double dy) {
+        String path = t.pathOf(role);
+        String moved =
+                java.util.regex.Pattern.compile("([XY])(-?\\d+)")
+                        .matcher(text(t, path))
+                        .replaceAll(
+                                m -> {
+                                    double by = m.group(1).equals("X") ? dx : dy;
+                                    double v = Long.parseLong(m.group(2)) * scale + by;
+                                    return m.group(1) + Math.round(v);
+                                });
+        // Formats and apertures keep their own X and Y.
+        StringBuilder whole = new StringBuilder();
+        String[] before = text(t, path).split("\n", -1);
+        String[] after = moved.split("\n", -1);
+        for (int i = 0; i < before.length; i++) {
+            whole.append(before[i].startsWith("%") ? before[i] : after[i]).append('\n');
+        }
+        return t.with(path, whole.toString());
+    }
+
+    @ParameterizedTest
+    @org.junit.jupiter.params.provider.CsvSource({
+        "mask-top, 1.02, 0, 0",
+        "mask-top, 0.985, 0, 0",
+        "paste-top, 1.02, 0, 0",
+        "copper-bottom, 1.013, 0, 0",
+        "silk-top, 1.02, 0, 0",
+        "silk-top, 1, 1.1, -0.8",
+        "mask-top, 1, 0.7, 1.3",
+        "paste-top, 1.01, 2, 3"
+    })
+    void aPictureThatIsTooLargeOrElsewhereIsFoundWithItsMending(
+            String role, double scale, double dxMm, double dyMm) throws Exception {
+        TruePack t = TruePack.of("p04_terse_four");
+        Board board = Intake.open(distorted(t, role, scale, dxMm * 1e6, dyMm * 1e6));
+        SourceFile f = files(board).get(t.pathOf(role));
+        assertThat(f.role().id()).isEqualTo(role);
+        dev.lastcut.core.board.Correction c = f.suggested().orElseThrow();
+        assertThat(c.scale()).isCloseTo(1 / scale, org.assertj.core.data.Offset.offset(0.0015));
+        // A place in the far corner comes back to within the width of a line.
+        Pt far = Pt.mm(70, 50);
+        Pt written =
+                new Pt(
+                        Math.round(far.x() * scale + dxMm * 1e6),
+                        Math.round(far.y() * scale + dyMm * 1e6));
+        double off = role.startsWith("silk") ? 150_000 : 20_000;
+        assertThat(c.apply(written).distance(far)).isLessThan(off);
+        for (SourceFile other : board.files()) {
+            if (!other.path().equals(f.path())) {
+                assertThat(other.suggested()).as(other.path()).isEmpty();
+            }
+        }
     }
 }
