@@ -79,6 +79,21 @@ public final class LargeBoard {
         return new Pack("large-" + parts, files);
     }
 
+    /** The same pack without the attributes by which files say what they are. */
+    static Pack silent(Pack pack) {
+        return new Pack(
+                pack.name(),
+                pack.files().stream()
+                        .map(
+                                f ->
+                                        new Pack.PackFile(
+                                                f.path(),
+                                                new String(f.content(), StandardCharsets.UTF_8)
+                                                        .replaceAll("%TF[^%]*%\\n", "")
+                                                        .getBytes(StandardCharsets.UTF_8)))
+                        .toList());
+    }
+
     private static void add(List<Pack.PackFile> files, String path, CharSequence text) {
         files.add(new Pack.PackFile(path, text.toString().getBytes(StandardCharsets.UTF_8)));
     }

@@ -47,46 +47,40 @@ public record SourceFile(
     }
 
     public SourceFile withRole(Role newRole, String why, double sure, boolean byUser) {
-        return new SourceFile(
-                path,
-                newRole,
-                why,
-                "",
-                sure,
-                byUser,
-                Optional.empty(),
-                scale,
-                scaleStated,
-                applied,
-                suggested,
-                stepNm);
+        return judged(newRole, why, "", sure, byUser, Optional.empty());
     }
 
     public SourceFile withAgainst(String words) {
-        return new SourceFile(
-                path,
-                role,
-                evidence,
-                words,
-                confidence,
-                chosen,
-                doubt,
-                scale,
-                scaleStated,
-                applied,
-                suggested,
-                stepNm);
+        return judged(role, evidence, words, confidence, chosen, doubt);
     }
 
     public SourceFile doubted(Doubt why) {
+        return judged(role, evidence, against, confidence, chosen, Optional.of(why));
+    }
+
+    public SourceFile withScale(String words, boolean stated) {
+        return read(words, stated, applied, suggested, stepNm);
+    }
+
+    public SourceFile moved(Optional<Correction> done, Optional<Correction> wanted) {
+        return read(scale, scaleStated, done, wanted, stepNm);
+    }
+
+    public SourceFile withStep(double nm) {
+        return read(scale, scaleStated, applied, suggested, nm);
+    }
+
+    /** The same content, taken for something else. */
+    private SourceFile judged(
+            Role r, String why, String not, double sure, boolean byUser, Optional<Doubt> open) {
         return new SourceFile(
                 path,
-                role,
-                evidence,
-                against,
-                confidence,
-                chosen,
-                Optional.of(why),
+                r,
+                why,
+                not,
+                sure,
+                byUser,
+                open,
                 scale,
                 scaleStated,
                 applied,
@@ -94,7 +88,13 @@ public record SourceFile(
                 stepNm);
     }
 
-    public SourceFile withScale(String words, boolean stated) {
+    /** The same role, its numbers read or moved otherwise. */
+    private SourceFile read(
+            String words,
+            boolean stated,
+            Optional<Correction> done,
+            Optional<Correction> wanted,
+            double step) {
         return new SourceFile(
                 path,
                 role,
@@ -105,40 +105,8 @@ public record SourceFile(
                 doubt,
                 words,
                 stated,
-                applied,
-                suggested,
-                stepNm);
-    }
-
-    public SourceFile moved(Optional<Correction> done, Optional<Correction> wanted) {
-        return new SourceFile(
-                path,
-                role,
-                evidence,
-                against,
-                confidence,
-                chosen,
-                doubt,
-                scale,
-                scaleStated,
                 done,
                 wanted,
-                stepNm);
-    }
-
-    public SourceFile withStep(double nm) {
-        return new SourceFile(
-                path,
-                role,
-                evidence,
-                against,
-                confidence,
-                chosen,
-                doubt,
-                scale,
-                scaleStated,
-                applied,
-                suggested,
-                nm);
+                step);
     }
 }

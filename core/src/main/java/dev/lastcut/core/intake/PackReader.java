@@ -1,6 +1,7 @@
 package dev.lastcut.core.intake;
 
 import dev.lastcut.core.intake.Pack.PackFile;
+import dev.lastcut.core.intake.reading.BesideFiles;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
@@ -101,11 +102,10 @@ public final class PackReader {
 
     private static void add(String name, List<PackFile> files, String path, byte[] content)
             throws UnusablePackException {
-        String leaf = path.substring(path.lastIndexOf('/') + 1);
-        if (leaf.startsWith(".") || path.startsWith("__MACOSX/") || leaf.isEmpty()) {
+        if (path.isEmpty() || path.endsWith("/")) {
             return;
         }
-        if (path.toLowerCase().endsWith(".zip")) {
+        if (path.toLowerCase().endsWith(".zip") && !BesideFiles.isLeftBehind(path)) {
             throw new UnusablePackException(
                     name
                             + " holds another zip ("

@@ -504,4 +504,53 @@ class PacksTest {
             }
         }
     }
+
+    /** What comes along in packs and is no part of the board is named, and nobody is asked. */
+    @Test
+    void whatLiesBesideIsNamedWithoutADoubt() throws Exception {
+        TruePack t = TruePack.of("p06_mill_old");
+        Map<String, String> beside = new LinkedHashMap<>();
+        beside.put("__MACOSX/._tide_pool_probe.GTL", "\0\5\26\7");
+        beside.put(".DS_Store", "\0\0\0\1Bud1");
+        beside.put("docs/Thumbs.db", "x");
+        beside.put("docs/board.pdf", "%PDF-1.7 and so on");
+        beside.put("docs/top view.png", "\u0089PNG and so on");
+        beside.put("report.html", "<!DOCTYPE html><html></html>");
+        beside.put("drc.rpt", "no errors");
+        beside.put("README", "Ten boards, please.");
+        beside.put("notes.txt", "Made in a hurry.");
+        beside.put("board.layout", "(layout_board (version 3) (net 1 GND))");
+        beside.put("project.xml", "<?xml version='1.0'?><project/>");
+        beside.put("case.step", "ISO-10303-21; HEADER;");
+        List<Pack.PackFile> files = new java.util.ArrayList<>(t.pack().files());
+        beside.forEach(
+                (path, text) ->
+                        files.add(
+                                new Pack.PackFile(
+                                        path, text.getBytes(StandardCharsets.ISO_8859_1))));
+        Map<String, SourceFile> now = files(PackReader.fromLoose("all", files));
+        beside.keySet()
+                .forEach(
+                        path -> {
+                            assertThat(now.get(path).role()).as(path).isEqualTo(Role.NOT_PART);
+                            assertThat(now.get(path).doubt()).as(path).isEmpty();
+                            assertThat(now.get(path).evidence()).isNotBlank();
+                        });
+        t.roles()
+                .forEach(
+                        (path, role) ->
+                                assertThat(now.get(path).role().id()).as(path).isEqualTo(role));
+    }
+
+    /** What looks by its name like part of the board and cannot be read is asked about. */
+    @Test
+    void whatShouldBeOfTheBoardAndCannotBeReadIsAskedAbout() throws Exception {
+        TruePack t = TruePack.of("p06_mill_old");
+        for (String path :
+                List.of("extra.gbl", "inner1.xyz", "slots.nc1", "old.drl", "placement 2.dat")) {
+            SourceFile f = files(t.with(path, "\0\1\2 nothing")).get(path);
+            assertThat(f.doubt()).as(path).isPresent();
+            assertThat(f.role()).isEqualTo(Role.UNKNOWN);
+        }
+    }
 }

@@ -194,4 +194,22 @@ class MakeCommandTest {
                 .findFirst()
                 .orElseThrow();
     }
+
+    @Test
+    void filesInDoubtAreNeverReleased() throws Exception {
+        Path zip = folder.resolve("nameless.zip");
+        try (InputStream in = getClass().getResourceAsStream("/packs/nameless-four.zip")) {
+            Files.write(zip, in.readAllBytes());
+        }
+        Path out = folder.resolve("out");
+        assertThat(make(zip.toString(), "--for", "longcomb-fine", "--out", out.toString()))
+                .isEqualTo(1);
+        JsonNode report = report(out);
+        int open = 0;
+        for (JsonNode f : report.at("/files")) {
+            open += f.at("/doubt").asString().isEmpty() ? 0 : 1;
+        }
+        assertThat(open).isEqualTo(9);
+        assertThat(rules(report)).contains("file-unassigned");
+    }
 }

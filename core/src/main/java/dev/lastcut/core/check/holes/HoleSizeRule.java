@@ -48,9 +48,9 @@ public final class HoleSizeRule implements Rule {
         }
         bySize.forEach(
                 (size, holes) -> {
-                    least.filter(b -> size < b.withHeadroomNm())
+                    least.filter(b -> b.isBeyond(size))
                             .ifPresent(b -> findings.add(outOfRange(b, size, holes, "smaller")));
-                    most.filter(b -> size > b.withHeadroomNm())
+                    most.filter(b -> b.isBeyond(size))
                             .ifPresent(b -> findings.add(outOfRange(b, size, holes, "larger")));
                     mill.ifPresent(m -> rack(m, size, holes).ifPresent(findings::add));
                 });

@@ -61,7 +61,7 @@ public final class HoleSpacingRule implements Rule {
         double centres = near[0].distance(near[1]);
         double web = centres - (a.diameter() + b.diameter()) / 2.0;
         // Holes that overlap, pieces of one slot among them, are another check's.
-        if (web <= 0 || web >= bounds.withHeadroomNm() - 1) {
+        if (web <= 0 || !bounds.isBeyond(web)) {
             return Optional.empty();
         }
         Measure m =

@@ -1,5 +1,6 @@
 package dev.lastcut.core.check.outline;
 
+import dev.lastcut.core.board.Role;
 import dev.lastcut.core.capability.LimitKey;
 import dev.lastcut.core.check.CheckContext;
 import dev.lastcut.core.check.Finding;
@@ -55,8 +56,8 @@ public final class BoardSizeRule implements Rule {
 
     /** The two limits in order of size, as the board may be turned; null when not both stated. */
     private static Limits limits(CheckContext c, LimitKey width, LimitKey height) {
-        var w = c.bounds(width);
-        var h = c.bounds(height);
+        var w = c.bounds(width, Role.Kind.OUTLINE);
+        var h = c.bounds(height, Role.Kind.OUTLINE);
         if (w.isEmpty() || h.isEmpty()) {
             return null;
         }
@@ -72,7 +73,7 @@ public final class BoardSizeRule implements Rule {
             boolean most,
             List<Finding> findings) {
         double limit = bounds.withHeadroomNm();
-        if (most ? size <= limit : size >= limit) {
+        if (!bounds.isBeyond(size)) {
             return;
         }
         boolean beyond = most ? size > bounds.sheet() : size < bounds.sheet();

@@ -45,7 +45,7 @@ public final class SilkWidthRule implements Rule {
                 for (Feature f : layer.features()) {
                     if (f instanceof Feature.Stroke s && s.dark() && s.roundWidth() > 0) {
                         strokes++;
-                        if (s.roundWidth() < bounds.get().withHeadroomNm() - 1) {
+                        if (bounds.get().isBeyond(s.roundWidth())) {
                             thin.computeIfAbsent(Math.round(s.roundWidth()), k -> new ArrayList<>())
                                     .add(s);
                         }

@@ -5,7 +5,7 @@ import java.util.Map;
 import java.util.Optional;
 
 /** Files that come along in packs and are no part of the board: told by their first bytes. */
-final class BesideFiles {
+public final class BesideFiles {
     private static final Map<String, String> MARKS =
             Map.of(
                     "%PDF-", "a page to read (PDF)",
@@ -17,6 +17,8 @@ final class BesideFiles {
                     "ISO-10303-21", "a solid model (STEP)",
                     "solid ", "a solid model (STL)",
                     "SQLite format 3", "a database");
+
+    static final String LEFT_BEHIND = "left there by an operating system";
 
     private BesideFiles() {}
 
@@ -45,6 +47,11 @@ final class BesideFiles {
             return Optional.of("a file of a layout program (XML)");
         }
         return Optional.empty();
+    }
+
+    /** What operating systems put beside files: hidden files, thumbnails, resource forks. */
+    public static boolean isLeftBehind(String path) {
+        return path.matches("(?i)(.*/)?(__MACOSX/.*|\\.[^/]*|thumbs\\.db|desktop\\.ini)");
     }
 
     private static boolean isImage(String path) {

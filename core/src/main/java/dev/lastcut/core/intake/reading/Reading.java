@@ -116,6 +116,9 @@ public sealed interface Reading {
     static Reading of(String path, byte[] content) {
         String head =
                 new String(content, 0, Math.min(content.length, HEAD), StandardCharsets.UTF_8);
+        if (BesideFiles.isLeftBehind(path)) {
+            return new Beside(BesideFiles.LEFT_BEHIND);
+        }
         if (content.length == 0) {
             return unknown(path, "the file is empty", "export it again");
         }

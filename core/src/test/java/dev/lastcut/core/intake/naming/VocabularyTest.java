@@ -71,6 +71,49 @@ class VocabularyTest {
         Hints hints = read(name);
         assertThat(hints.kind().map(Enum::name)).isEqualTo(Optional.ofNullable(kind));
         assertThat(hints.side().map(Enum::name)).isEqualTo(Optional.ofNullable(side));
+        // What was understood is shown; what was not, is not.
+        assertThat(hints.isNone()).isEqualTo(kind == null && side == null);
+        assertThat(hints.words().isBlank()).isEqualTo(hints.isNone());
+    }
+
+    @ParameterizedTest
+    @CsvSource({
+        "x.gtl, gtl",
+        "SMT.ger, smt",
+        "x.stc, stc",
+        "x.cmp, cmp",
+        "x.gm1, gm1",
+        "in2_cu, in2 cu",
+        "x.g3l, g3l",
+        "inner 2, inner 2",
+        "solder side, solder",
+        "non plated, non plated",
+        "fabrication drawing, fabrication drawing",
+        "boardoutline, outline",
+        "PTH, pth"
+    })
+    void theWordsThatToldAreShown(String name, String told) {
+        assertThat(read(name).words()).isEqualTo(told);
+    }
+
+    @ParameterizedTest
+    @CsvSource({
+        "topcu, COPPER, TOP, ",
+        "copperlayer3, COPPER, , 3",
+        "bottomcopperlayer4, COPPER, BOTTOM, 4",
+        "fsilkscreen, SILK, TOP, ",
+        "topsoldermaskbottom, MASK, , ",
+        "toutline, , , ",
+        "tplate, , , ",
+        "3copper, , , ",
+        "maskx, , , "
+    })
+    void joinedWordsAreSplitOnlyWhereAllOfThemAreKnown(
+            String name, String kind, String side, Integer layer) {
+        Hints hints = read(name);
+        assertThat(hints.kind().map(Enum::name)).isEqualTo(Optional.ofNullable(kind));
+        assertThat(hints.side().map(Enum::name)).isEqualTo(Optional.ofNullable(side));
+        assertThat(hints.layer()).isEqualTo(Optional.ofNullable(layer));
     }
 
     @ParameterizedTest
@@ -154,5 +197,56 @@ class VocabularyTest {
             said.put(n, List.of("top", "hat", n.equals("a") ? "bottom" : "mask" + n));
         }
         assertThat(Words.withoutWhatAllSay(said).get("a")).containsExactly("bottom");
+    }
+
+    private static Map<String, List<String>> named(String... names) {
+        Map<String, List<String>> all = new HashMap<>();
+        for (String n : names) {
+            all.put(n, Words.of(n));
+        }
+        return all;
+    }
+
+    @Test
+    void aNameIsWhatSixtyPerCentBeginWith() {
+        assertThat(Words.withoutCommonStart(named("hive a1", "hive a2", "hive a3", "x1", "x2")))
+                .containsEntry("hive a1", List.of("a1"))
+                .containsEntry("x1", List.of("x1"));
+        assertThat(
+                        Words.withoutCommonStart(
+                                named("hive a1", "hive a2", "hive a3", "x1", "x2", "x3")))
+                .containsEntry("hive a1", List.of("hive", "a1"));
+        assertThat(Words.withoutCommonStart(named("hive a1", "hive a2")))
+                .containsEntry("hive a1", List.of("hive", "a1"));
+        // Nothing is left with no word at all.
+        assertThat(Words.withoutCommonStart(named("hive", "hive a2", "hive a3", "hive a4")))
+                .containsEntry("hive", List.of("hive"))
+                .containsEntry("hive a2", List.of("a2"));
+    }
+
+    @Test
+    void aNameThatTellsSomethingMustLeaveMoreThatTells() {
+        assertThat(Words.withoutCommonStart(named("top gtl", "top gbl", "top gts", "top drl")))
+                .containsEntry("top gtl", List.of("gtl"));
+        assertThat(Words.withoutCommonStart(named("top copper", "top mask", "top silk")))
+                .containsEntry("top mask", List.of("top", "mask"));
+        assertThat(
+                        Words.withoutCommonStart(
+                                named(
+                                        "hive panel gtl",
+                                        "hive panel gbl",
+                                        "hive panel gts",
+                                        "logo")))
+                .containsEntry("hive panel gtl", List.of("gtl"));
+    }
+
+    @Test
+    void whatEightyPerCentOfFourOrMoreSayTellsNothing() {
+        assertThat(Words.withoutWhatAllSay(named("top a", "top b", "top c", "top d", "e")))
+                .containsEntry("top a", List.of("a"));
+        assertThat(Words.withoutWhatAllSay(named("top a", "top b", "top c", "d")))
+                .containsEntry("top a", List.of("top", "a"));
+        assertThat(Words.withoutWhatAllSay(named("top a", "top b", "top c")))
+                .containsEntry("top a", List.of("top", "a"));
     }
 }
