@@ -1,7 +1,7 @@
 package dev.lastcut.core.intake;
 
 import dev.lastcut.core.board.Feature;
-import dev.lastcut.core.board.Hole;
+import dev.lastcut.core.board.Netlist;
 import dev.lastcut.core.board.Problem;
 import dev.lastcut.core.geometry.Segment;
 import dev.lastcut.core.intake.reading.Reading;
@@ -11,6 +11,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.TreeMap;
+import java.util.function.ToIntFunction;
 
 /**
  * Files that hold what another file of the pack holds already, whatever they are called.
@@ -51,13 +52,31 @@ record Duplicates(Map<String, String> originals, List<Problem> problems) {
             return "picture " + g.file().features().size() + " " + sum;
         }
         if (reading instanceof Reading.Drill d && !d.file().holes().isEmpty()) {
-            long sum = 0;
-            for (Hole h : d.file().holes()) {
-                sum += mixed(Objects.hash(h.from(), h.to(), h.diameter()));
-            }
-            return "holes " + d.file().holes().size() + " " + sum;
+            return "holes "
+                    + sum(d.file().holes(), h -> Objects.hash(h.from(), h.to(), h.diameter()));
+        }
+        if (reading instanceof Reading.Parts p && !p.result().parts().isEmpty()) {
+            return "parts " + sum(p.result().parts(), x -> Objects.hash(x.designator(), x.value()));
+        }
+        if (reading instanceof Reading.Placements p && !p.result().parts().isEmpty()) {
+            return "places "
+                    + sum(
+                            p.result().parts(),
+                            x -> Objects.hash(x.designator(), x.at(), x.rotationDeg(), x.side()));
+        }
+        if (reading instanceof Reading.Nets n && !n.result().netlist().points().isEmpty()) {
+            return "nets " + sum(n.result().netlist().points(), Netlist.Point::hashCode);
         }
         return "";
+    }
+
+    /** How many there are and what they hold, in any order. */
+    private static <T> String sum(List<T> all, ToIntFunction<T> hash) {
+        long sum = 0;
+        for (T x : all) {
+            sum += mixed(hash.applyAsInt(x));
+        }
+        return all.size() + " " + sum;
     }
 
     private static long hash(Feature f) {

@@ -79,6 +79,8 @@ class IntakeTest {
                         .orElseThrow();
         assertThat(f.role()).isEqualTo(Role.of(Role.Kind.COPPER, Side.TOP));
         assertThat(f.against()).contains("its name says mask");
+        // One of both is wrong, and the user must say which.
+        assertThat(f.doubt().orElseThrow().text()).contains("mask top").contains("copper top");
     }
 
     @Test

@@ -339,7 +339,8 @@ class PacksTest {
         assertThat(board.placements().orElseThrow()).hasSameSizeAs(t.parts());
         files.add(
                 new Pack.PackFile(
-                        "bottom again.csv", (bottom + "\n").getBytes(StandardCharsets.UTF_8)));
+                        "bottom again.csv",
+                        bottom.replace("39.4100mm", "38.4100mm").getBytes(StandardCharsets.UTF_8)));
         assertThat(files(new Pack("three", files)).get("bottom.csv").doubt())
                 .map(Doubt::kind)
                 .contains(Doubt.Kind.SHARED);
@@ -552,5 +553,19 @@ class PacksTest {
             assertThat(f.doubt()).as(path).isPresent();
             assertThat(f.role()).isEqualTo(Role.UNKNOWN);
         }
+    }
+
+    /** The same list once more in another layout is a copy, not a second list. */
+    @Test
+    void aListInTwoLayoutsIsOneList() throws Exception {
+        TruePack t = TruePack.of("p03_joined_painted");
+        String parts = text(t, t.pathOf("parts-list")).replace('\t', ';');
+        Map<String, SourceFile> now = files(t.with("zz parts.csv", parts));
+        assertThat(now.get("zz parts.csv").role()).isEqualTo(Role.NOT_PART);
+        assertThat(now.values()).allMatch(f -> f.doubt().isEmpty());
+        // Another value in it, and it is asked which of both counts.
+        Map<String, SourceFile> other =
+                files(t.with("zz parts.csv", parts.replace("22pF", "33pF")));
+        assertThat(other.values().stream().filter(f -> f.doubt().isPresent())).hasSize(1);
     }
 }

@@ -278,10 +278,35 @@ public final class RoleProposer {
                 doubt = Optional.of(new Doubt(Doubt.Kind.ORDER, text));
             }
         }
+        if (doubt.isEmpty()) {
+            doubt = contradiction(path, role);
+        }
         SourceFile f =
                 new SourceFile(path, role, words(evidence), confidence(margin), false)
                         .withAgainst(String.join("; ", against));
         return doubt.map(f::doubted).orElse(f);
+    }
+
+    /**
+     * A name that says something else than what was found, where the file itself says nothing: one
+     * of both is wrong, and which is not ours to say.
+     */
+    private Optional<Doubt> contradiction(String path, Role role) {
+        boolean stated =
+                pack.jobFunction(path).isPresent()
+                        || pack.readings().get(path) instanceof Reading.Gerber g
+                                && g.file().fileFunction().isPresent();
+        Hints name = pack.name(path);
+        boolean kind = name.kind().isPresent() && name.kind().get() != role.kind();
+        boolean side =
+                name.side().isPresent()
+                        && role.side().isPresent()
+                        && !name.side().equals(role.side());
+        if (stated || !(kind || side)) {
+            return Optional.empty();
+        }
+        String text = "its name says “" + name.words() + "”, but what it shows is " + role.words();
+        return Optional.of(new Doubt(Doubt.Kind.ROLE, text));
     }
 
     private static Doubt doubt(
