@@ -22,6 +22,8 @@ public final class ScaleFit {
 
     private static final double NEAR_NM = 120_000;
     private static final int SAMPLE = 80;
+    private static final int MOST_PLACES = 1_000;
+    private static final int MOST_TO_VOTE = 10_000;
     private static final int ROUNDS = 4;
     private static final double FIRST_SHARE = 0.25;
 
@@ -43,7 +45,7 @@ public final class ScaleFit {
      * The scaling, and where needed a shift, that lays at least {@code least} of places on these.
      */
     public Optional<Correction> fit(Collection<Pt> others, double least) {
-        List<Pt> all = List.copyOf(others);
+        List<Pt> all = evenly(others);
         if (all.size() < 4 || places.size() < 4) {
             return Optional.empty();
         }
@@ -56,6 +58,19 @@ public final class ScaleFit {
             }
         }
         return Optional.empty();
+    }
+
+    /** An even selection: a thousand places tell as much as a hundred thousand. */
+    private static List<Pt> evenly(Collection<Pt> others) {
+        int step = Math.max(1, (others.size() + MOST_PLACES - 1) / MOST_PLACES);
+        List<Pt> some = new ArrayList<>();
+        int i = 0;
+        for (Pt p : others) {
+            if (i++ % step == 0) {
+                some.add(p);
+            }
+        }
+        return some;
     }
 
     private double share(List<Pt> all, Correction c) {
@@ -97,6 +112,9 @@ public final class ScaleFit {
 
     /** Some per cent, and the shift that most pairs then ask for; the slow way. */
     private Correction byVote(List<Pt> all) {
+        if (places.size() > MOST_TO_VOTE) {
+            return Correction.NONE;
+        }
         Correction best = Correction.NONE;
         double most = 0;
         for (int i = -20; i <= 20; i++) {

@@ -33,8 +33,8 @@ class VocabularyTest {
         "bsilk.gbr, SILK, BOTTOM",
         "SolderPasteBottom.art, PASTE, BOTTOM",
         // single letters beside a kind
-        "f_cu.gbr, COPPER, TOP",
-        "b_paste.gbr, PASTE, BOTTOM",
+        "f_tracks.gbr, COPPER, TOP",
+        "b_cream.gbr, PASTE, BOTTOM",
         // component and solder side
         "component side.pho, , TOP",
         "solder side copper.pho, COPPER, BOTTOM",
@@ -83,7 +83,7 @@ class VocabularyTest {
         "x.stc, stc",
         "x.cmp, cmp",
         "x.gm1, gm1",
-        "in2_cu, in2 cu",
+        "in2_tracks, in2 tracks",
         "x.g3l, g3l",
         "inner 2, inner 2",
         "solder side, solder",
@@ -119,7 +119,7 @@ class VocabularyTest {
     @ParameterizedTest
     @CsvSource({
         "inner1.gbr, 1, ",
-        "In2_Cu.gbr, 2, ",
+        "In2_Tracks.gbr, 2, ",
         "inner layer 3.gbr, , 3",
         "x.g1, 1, ",
         "x.gp2, 2, ",
