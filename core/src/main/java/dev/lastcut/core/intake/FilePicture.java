@@ -1,7 +1,6 @@
 package dev.lastcut.core.intake;
 
 import dev.lastcut.core.board.Feature;
-import dev.lastcut.core.geometry.Pt;
 import dev.lastcut.core.intake.Pack.PackFile;
 import dev.lastcut.core.intake.picture.Grid;
 import dev.lastcut.core.intake.picture.Ink;
@@ -19,27 +18,25 @@ public final class FilePicture {
     private final boolean negative;
     private final Envelope extent = new Envelope();
 
-    private FilePicture(List<Feature> features, boolean negative, List<Pt> places) {
+    private FilePicture(List<Feature> features, boolean negative) {
         this.features = features;
         this.negative = negative;
         extent.expandToInclude(OutlineFit.extent(features));
-        places.forEach(p -> extent.expandToInclude(p.coordinate()));
     }
 
     /** Empty for files that show nothing: tables, texts, and what cannot be read. */
     public static Optional<FilePicture> of(PackFile file) {
         Reading r = Reading.of(file.path(), file.content());
         if (r instanceof Reading.Gerber g && !g.file().features().isEmpty()) {
-            return Optional.of(
-                    new FilePicture(g.file().features(), g.file().isNegative(), List.of()));
+            return Optional.of(new FilePicture(g.file().features(), g.file().isNegative()));
         }
         if (r instanceof Reading.Drawn d) {
-            return Optional.of(new FilePicture(d.drawing().features(), false, List.of()));
+            return Optional.of(new FilePicture(d.drawing().features(), false));
         }
         if (r instanceof Reading.Drill d && !d.file().holes().isEmpty()) {
             List<Feature> holes = new ArrayList<>();
             d.file().holes().forEach(h -> holes.add(h.asStroke()));
-            return Optional.of(new FilePicture(holes, false, List.of()));
+            return Optional.of(new FilePicture(holes, false));
         }
         return Optional.empty();
     }

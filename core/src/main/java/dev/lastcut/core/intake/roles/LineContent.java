@@ -9,7 +9,7 @@ import org.locationtech.jts.geom.Envelope;
  */
 final class LineContent implements Witness {
     private static final double SLACK_NM = 2_000_000;
-    private static final double SMALL_PIECE = 0.02;
+    private static final double SMALL_PIECE_MM2 = 20;
 
     @Override
     public void testify(PackFacts pack, Testimony testimony) {
@@ -49,10 +49,11 @@ final class LineContent implements Witness {
             return 1 - 0.9 * p.compactShare();
         }
         long all = p.ink().count();
-        double most = SMALL_PIECE * p.grid().pixels(1e6) * p.grid().pixels(1e6) * 100;
+        double pixelsPerMm = 1e6 / p.grid().pixelNm();
+        double most = SMALL_PIECE_MM2 * pixelsPerMm * pixelsPerMm;
         long small =
                 p.blobs().all().stream()
-                        .filter(b -> b.fill() < 0.45 && b.area() < most * 10)
+                        .filter(b -> b.fill() < 0.45 && b.area() < most)
                         .mapToLong(b -> b.area())
                         .sum();
         return all == 0 ? 0 : (double) small / all;

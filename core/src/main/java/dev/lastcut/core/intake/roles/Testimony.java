@@ -49,11 +49,6 @@ final class Testimony {
                 .toList();
     }
 
-    /** A weight for one kind of file, another for every other picture, none for no picture. */
-    static ToDoubleFunction<Role> kind(Role.Kind kind, double same, double others) {
-        return r -> r.kind() == kind ? same : r.isPicture() || r.isHoles() ? others : 0;
-    }
-
     /** A weight for the roles of a side, its opposite for those of the other. */
     static ToDoubleFunction<Role> side(Side side, double weight) {
         return r -> r.side().map(s -> s == side ? weight : -weight).orElse(0.0);

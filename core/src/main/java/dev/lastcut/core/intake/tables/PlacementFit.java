@@ -30,6 +30,9 @@ public final class PlacementFit {
     private static final double MIL = Length.NM_PER_MIL / (double) Length.NM_PER_MM;
     private static final double[] UNITS = {1, MIL, 25.4, 1 / 25.4, 1e-3};
 
+    private static final String FROM_BELOW =
+            "its bottom parts are given as seen from below, so their x was turned round";
+
     /** How raw places are to be taken. */
     private record Way(double unit, boolean mirrored, Pt origin) {
         static final Way NONE = new Way(1, false, Pt.ORIGIN);
@@ -142,7 +145,7 @@ public final class PlacementFit {
             done.add(String.format(Locale.ROOT, "its places were scaled by %.6g", way.unit));
         }
         if (below.mirrored) {
-            done.add("its bottom parts are given as seen from below, so their x was turned round");
+            done.add(FROM_BELOW);
         }
         if (!way.origin.equals(Pt.ORIGIN)) {
             done.add(
@@ -183,6 +186,12 @@ public final class PlacementFit {
                 clockwise += same(actual, 180 - k - p.rotationDeg()) ? 1 : 0;
             }
         }
+        boolean silent = clockwise + counterClockwise == 0;
+        if (silent && done.contains(FROM_BELOW) && hasQuarterTurns(parts)) {
+            done.add(
+                    "the angles of its bottom parts are kept as written, as no first pin tells"
+                            + " whether they count as seen from below too");
+        }
         if (clockwise < 2 || clockwise <= 2 * counterClockwise) {
             return new Result(parts, done, share);
         }
@@ -193,6 +202,10 @@ public final class PlacementFit {
             all.add(bottom ? with(p, p.at(), (360 - p.rotationDeg()) % 360) : p);
         }
         return new Result(all, done, share);
+    }
+
+    private static boolean hasQuarterTurns(List<PlacedPart> parts) {
+        return parts.stream().anyMatch(p -> p.side() == Side.BOTTOM && p.rotationDeg() % 180 != 0);
     }
 
     private static boolean same(double a, double b) {
