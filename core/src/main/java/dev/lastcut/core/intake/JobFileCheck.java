@@ -84,17 +84,13 @@ final class JobFileCheck {
                             .anyMatch(
                                     p ->
                                             p.equals(named)
-                                                    || p.endsWith("/" + leaf(named))
-                                                    || p.equals(leaf(named)));
+                                                    || p.endsWith("/" + JobFile.leaf(named))
+                                                    || p.equals(JobFile.leaf(named)));
             if (!there) {
                 problems.add(
                         problem(path, "the job file names " + named + ", which the pack lacks"));
             }
         }
-    }
-
-    private static String leaf(String path) {
-        return path.substring(path.lastIndexOf('/') + 1);
     }
 
     private static Problem problem(String path, String text) {

@@ -97,7 +97,8 @@ public record JobFile(
         return Optional.empty();
     }
 
-    private static String leaf(String path) {
+    /** The last step of a path. */
+    public static String leaf(String path) {
         return path.substring(path.lastIndexOf('/') + 1);
     }
 }

@@ -1,7 +1,6 @@
 package dev.lastcut.core.intake.roles;
 
 import dev.lastcut.core.board.Netlist;
-import dev.lastcut.core.board.Role;
 import dev.lastcut.core.board.Side;
 import dev.lastcut.core.geometry.Pt;
 import java.util.List;
@@ -39,11 +38,7 @@ final class NetlistSides implements Witness {
                         + " of the netlist's top points lie in it and "
                         + PadContent.percent(onBottom)
                         + " of its bottom points",
-                r -> isOpening(r) ? Testimony.side(Side.TOP, bits).applyAsDouble(r) : 0);
-    }
-
-    private static boolean isOpening(Role r) {
-        return r.kind() == Role.Kind.MASK || r.kind() == Role.Kind.PASTE;
+                r -> PadContent.isOpening(r) ? Testimony.side(Side.TOP, bits).applyAsDouble(r) : 0);
     }
 
     /** Every point of a side has copper there; an area may lie under those of the other too. */

@@ -111,7 +111,8 @@ final class PadContent implements Witness {
         return (int) Math.round(of * step);
     }
 
-    private static boolean isOpening(Role r) {
+    /** Mask and paste. */
+    static boolean isOpening(Role r) {
         return r.kind() == Role.Kind.MASK || r.kind() == Role.Kind.PASTE;
     }
 

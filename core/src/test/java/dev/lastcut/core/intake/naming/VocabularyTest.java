@@ -34,7 +34,7 @@ class VocabularyTest {
         "SolderPasteBottom.art, PASTE, BOTTOM",
         // single letters beside a kind
         "f_tracks.gbr, COPPER, TOP",
-        "b_cream.gbr, PASTE, BOTTOM",
+        "cream_b.gbr, PASTE, BOTTOM",
         // component and solder side
         "component side.pho, , TOP",
         "solder side copper.pho, COPPER, BOTTOM",
