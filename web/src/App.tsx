@@ -20,6 +20,10 @@ import { PIECES } from './table/inks';
 import { LightTable } from './table/LightTable';
 import type { Lit } from './table/Renderer';
 import { pictureKey } from './table/useLayers';
+import { useNotice } from './ticket/notice';
+import { useReading } from './ticket/reading';
+import { StaleDialog } from './ticket/StaleDialog';
+import { useEvents } from './ticket/useEvents';
 import { Traveller } from './traveller/Traveller';
 import { Button } from './ui/Button';
 
@@ -128,6 +132,8 @@ function Bench({ job, station }: { job: Job; station: Station }) {
   const showChanges = useView((s) => s.showChanges);
   const millTab = useMill((s) => s.tab);
   const key = pictureKey(job);
+  useEvents(job.id);
+  useEffect(() => useNotice.getState().say(''), [job.id]);
   useEffect(() => useView.getState().startJob(), [job.id]);
   useEffect(() => useView.getState().leaveStation(), [station]);
   const changes = useQuery({
@@ -146,8 +152,9 @@ function Bench({ job, station }: { job: Job; station: Station }) {
     enabled: job.sheetId !== '',
   });
   const outputs = useQuery({
-    queryKey: ['outputs', job.id, key, job.sheetId],
+    queryKey: ['outputs', job.id, key, job.sheetId, job.version],
     queryFn: () => api.outputs(job.id),
+    placeholderData: (before) => before,
   });
   const parts = useQuery({
     queryKey: ['parts', job.id, key],
@@ -156,9 +163,13 @@ function Bench({ job, station }: { job: Job; station: Station }) {
   });
   const index = Math.min(operation, (outputs.data?.operations.length ?? 1) - 1);
   const paths = useQuery({
-    queryKey: ['paths', job.id, key, job.sheetId, index],
+    queryKey: ['paths', job.id, key, job.sheetId, job.version, index],
     queryFn: () => api.paths(job.id, index),
-    enabled: station === 'mill' && (outputs.data?.operations.length ?? 0) > 0,
+    enabled:
+      station === 'mill' &&
+      !outputs.isPlaceholderData &&
+      (outputs.data?.operations.length ?? 0) > 0,
+    placeholderData: (before) => before,
   });
   const recheck = useRecheck(job);
   const filter = useView((s) => s.filter);
@@ -202,6 +213,7 @@ function Bench({ job, station }: { job: Job; station: Station }) {
   };
   return (
     <>
+      <StaleDialog job={job.id} />
       <Keys job={job} findings={findings.map((f) => f.id)} find={find} />
       <main className="h-full min-w-0 grow">
         <LightTable
@@ -222,6 +234,34 @@ function Bench({ job, station }: { job: Job; station: Station }) {
   );
 }
 
+/** How far the board is read: instead of it the first time, over it later. */
+function Reading({ first }: { first: boolean }) {
+  const state = useReading((s) => s.state);
+  if (!first && !state) {
+    return null;
+  }
+  return (
+    <div
+      role="status"
+      className={
+        first
+          ? 'p-8'
+          : 'bg-card border-edge fixed top-3 left-1/2 z-10 -translate-x-1/2 rounded border px-4 py-2 shadow'
+      }
+    >
+      Reading the board{state ? `: ${state.step}` : ''} …
+      {state ? (
+        <span className="bg-edge mt-1.5 block h-1.5 w-72 overflow-hidden rounded">
+          <span
+            className="bg-petrol block h-full transition-all"
+            style={{ width: `${(100 * (state.done + 0.3)) / Math.max(1, state.of)}%` }}
+          />
+        </span>
+      ) : null}
+    </div>
+  );
+}
+
 export function App() {
   const place = usePlace();
   const job = useQuery({
@@ -235,11 +275,7 @@ export function App() {
       <Traveller job={current} station={place.station} />
       {place.job === null ? <Start /> : null}
       {current ? <Bench key={current.id} job={current} station={place.station} /> : null}
-      {place.job !== null && job.isPending ? (
-        <p role="status" className="p-8">
-          Reading the board …
-        </p>
-      ) : null}
+      {place.job !== null ? <Reading first={job.isPending} /> : null}
       {job.error && place.job !== null ? (
         <p role="alert" className="text-stop p-8">
           {job.error.message}

@@ -2,6 +2,7 @@ import { useEffect, useState } from 'react';
 import type { Job } from './api/client';
 import { useView } from './store/view';
 import { firstXray } from './table/XrayBar';
+import { useSteps } from './ticket/useSteps';
 import { Dialog } from './ui/Dialog';
 
 const KEYS: [string, string][] = [
@@ -15,6 +16,8 @@ const KEYS: [string, string][] = [
   ['X', 'x-ray of two films'],
   ['F', 'find a net, part, hole or place'],
   ['M', 'measure'],
+  ['Ctrl Z', 'undo the last choice'],
+  ['Ctrl Shift Z', 'do it again'],
   ['Backspace', 'remove the last measure'],
   ['U', 'change the unit'],
   ['N', 'next finding'],
@@ -36,11 +39,19 @@ export function Keys({
   find: () => void;
 }) {
   const [open, setOpen] = useState(false);
+  const { undo, redo } = useSteps(job);
   useEffect(() => {
     const onKey = (e: KeyboardEvent) => {
       const field = (e.target as HTMLElement).closest(
         'input, textarea, [role=dialog], [role=listbox]',
       );
+      // A field in which nothing is being typed has nothing of its own to undo.
+      const busy = field !== null && !field.matches('[data-typing=false]');
+      if (!busy && (e.ctrlKey || e.metaKey) && e.key.toLowerCase() === 'z') {
+        e.preventDefault();
+        (e.shiftKey ? redo : undo)();
+        return;
+      }
       if (field || e.ctrlKey || e.metaKey || e.altKey) {
         return;
       }
@@ -71,7 +82,7 @@ export function Keys({
     };
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);
-  }, [job, findings, find]);
+  }, [job, findings, find, undo, redo]);
   return (
     <Dialog open={open} onOpenChange={setOpen} title="Keys">
       <dl>

@@ -1,3 +1,7 @@
+import { saw, changing } from '../ticket/changing';
+import { useReading } from '../ticket/reading';
+import { ApiError, StaleError } from './errors';
+import { follow } from './follow';
 import type { components } from './schema';
 
 type Schemas = components['schemas'];
@@ -21,6 +25,7 @@ export type Changes = Schemas['ChangesView'];
 export type NamedPlace = Schemas['NamedPlace'];
 export type Solid = Schemas['SolidView'];
 export type TaskState = Schemas['TaskState'];
+export type History = Schemas['HistoryView'];
 export type Headroom = Schemas['HeadroomJson'];
 export type Limits = Schemas['NumbersView'];
 export type Shops = Schemas['ShopsView'];
@@ -86,8 +91,7 @@ export interface SheetFile {
   [other: string]: unknown;
 }
 
-/** What the server said went wrong, as a sentence for people. */
-export class ApiError extends Error {}
+export { ApiError };
 
 async function send(path: string, init?: RequestInit): Promise<Response> {
   let response: Response;
@@ -97,26 +101,87 @@ async function send(path: string, init?: RequestInit): Promise<Response> {
     throw new ApiError('The application does not answer. Is it still running?');
   }
   if (!response.ok) {
-    const body = (await response.json().catch(() => null)) as { message?: string } | null;
+    const body = (await response.json().catch(() => null)) as Partial<Schemas['StaleError']> | null;
+    if (body?.code === 'stale') {
+      throw new StaleError(body.message ?? '', body.version ?? 0, body.meanwhile ?? '');
+    }
     throw new ApiError(body?.message ?? `The application answered with error ${response.status}.`);
   }
   return response;
 }
 
-async function json<T>(path: string, method = 'GET', body?: unknown): Promise<T> {
-  const init: RequestInit = { method };
+function request(method: string, body?: unknown, version?: number): RequestInit {
+  const headers: Record<string, string> = {};
   if (body !== undefined) {
-    init.body = JSON.stringify(body);
-    init.headers = { 'content-type': 'application/json' };
+    headers['content-type'] = 'application/json';
   }
-  return (await (await send(path, init)).json()) as T;
+  if (version !== undefined) {
+    headers['if-match'] = `"${version}"`;
+  }
+  return { method, headers, ...(body === undefined ? {} : { body: JSON.stringify(body) }) };
+}
+
+async function json<T>(path: string, method = 'GET', body?: unknown, version?: number): Promise<T> {
+  return (await (await send(path, request(method, body, version))).json()) as T;
 }
 
 const job = (id: number) => `/api/jobs/${id}`;
 
+/** A job; while its board is still being read, that is followed and shown. */
+async function readJob(id: number): Promise<Job> {
+  const { show } = useReading.getState();
+  for (;;) {
+    const response = await send(job(id));
+    if (response.status !== 202) {
+      show(null);
+      const view = (await response.json()) as Job;
+      saw(id, view.version);
+      return view;
+    }
+    await follow((await response.json()) as TaskState, show);
+  }
+}
+
+/** A change of a job that answers with the version it made. */
+function toVersion(id: number, path: string, method: string, body?: unknown): Promise<void> {
+  return changing(id, async (version) => {
+    const made = await json<Schemas['VersionView']>(path, method, body, version);
+    saw(id, made.version);
+  });
+}
+
+/** A change of a job that answers with something else; which version it made is asked for. */
+function toAnswer<T>(id: number, path: string, method: string, body?: unknown): Promise<T> {
+  return changing(id, async (version) => {
+    const answer = await json<T>(path, method, body, version);
+    saw(id, (await json<History>(`${job(id)}/history`)).version);
+    return answer;
+  });
+}
+
+/** Chooses parts of the ticket, by the names they have in its file. */
+const choose = (id: number, parts: Record<string, unknown>): Promise<void> =>
+  toVersion(id, `${job(id)}/ticket`, 'PATCH', parts);
+
+/** The names of a value of the ticket as its file has them: in_stock_x_mm for inStockXMm. */
+function filed(value: unknown): unknown {
+  if (Array.isArray(value)) {
+    return value.map(filed);
+  }
+  if (value === null || typeof value !== 'object') {
+    return value;
+  }
+  return Object.fromEntries(
+    Object.entries(value).map(([name, v]) => [
+      name.replace(/[A-Z]/g, (c) => `_${c.toLowerCase()}`),
+      filed(v),
+    ]),
+  );
+}
+
 export const api = {
   jobs: () => json<JobLine[]>('/api/jobs'),
-  job: (id: number) => json<Job>(job(id)),
+  job: readJob,
   layer: async (id: number, index: number) =>
     (await send(`${job(id)}/layers/${index}`)).arrayBuffer(),
   sheets: () => json<Sheet[]>('/api/sheets'),
@@ -126,8 +191,10 @@ export const api = {
     json<Sheet>(`/api/sheets?replace=${replace}`, 'POST', sheet),
   dropSheet: (id: string) => json<Sheet[]>(`/api/sheets/${id}`, 'DELETE'),
   /** An empty role goes back to what is proposed. */
-  setRoles: (id: number, roles: readonly { path: string; role: string }[]) =>
-    json<Job>(`${job(id)}/roles`, 'PUT', roles),
+  setRoles: async (id: number, roles: readonly { path: string; role: string }[]) => {
+    await choose(id, { roles: Object.fromEntries(roles.map((r) => [r.path, r.role || null])) });
+    return readJob(id);
+  },
   pictureAddress: (
     id: number,
     path: string,
@@ -141,10 +208,18 @@ export const api = {
       ['width', String(width)],
       ['height', String(height)],
     ])}`,
-  correct: (id: number, path: string, apply: boolean) =>
-    json<Job>(`${job(id)}/correction`, 'PUT', { path, apply }),
-  setNumbers: (id: number, path: string, format: string, unitNm: number) =>
-    json<Job>(`${job(id)}/numbers`, 'PUT', { path, format, unitNm }),
+  correct: async (id: number, path: string, apply: boolean) => {
+    await toVersion(id, `${job(id)}/correction`, 'PUT', { path, apply });
+    return readJob(id);
+  },
+  setFormat: async (id: number, path: string, format: string) => {
+    await choose(id, { formats: { [path]: format } });
+    return readJob(id);
+  },
+  setUnit: async (id: number, path: string, unitNm: number) => {
+    await choose(id, { units_nm: { [path]: unitNm } });
+    return readJob(id);
+  },
   facts: (id: number) => json<Facts>(`${job(id)}/facts`),
   nets: (id: number) => json<NetLine[]>(`${job(id)}/nets`),
   changes: (id: number) => json<Changes>(`${job(id)}/changes`),
@@ -171,24 +246,33 @@ export const api = {
     `${job(id)}/print?roles=${layers.map((l) => l.role).join(',')}` +
     `&inks=${layers.map((l) => l.ink.replace('#', '')).join(',')}` +
     `&composed=${composed}&mirrored=${mirrored}`,
-  setShop: (id: number, sheetId: string, headroom: Headroom) =>
-    json<Job>(`${job(id)}/shop`, 'PUT', { sheetId, headroom }),
+  setShop: async (id: number, shop: string) => {
+    await choose(id, { shop });
+    return readJob(id);
+  },
+  setHeadroom: async (id: number, headroom: Headroom) => {
+    await choose(id, { headroom });
+    return readJob(id);
+  },
   limits: (id: number) => json<Limits>(`${job(id)}/limits`),
-  setOrder: (id: number, chosen: Record<string, string>) =>
-    json<Limits>(`${job(id)}/order`, 'PUT', { chosen }),
+  setOrder: async (id: number, order: Record<string, string>) => {
+    await choose(id, { order });
+    return json<Limits>(`${job(id)}/limits`);
+  },
   shops: (id: number) => json<Shops>(`${job(id)}/shops`),
   currents: (id: number) => json<Current[]>(`${job(id)}/currents`),
-  giveCurrent: (id: number, current: Current) =>
-    json<Current[]>(`${job(id)}/currents`, 'PUT', current),
-  takeCurrent: (id: number, net: string) =>
-    json<Current[]>(`${job(id)}/currents?net=${encodeURIComponent(net)}`, 'DELETE'),
+  /** Every current of the board: those there are no more are left out. */
+  setCurrents: async (id: number, currents: readonly Current[]) => {
+    await choose(id, { currents: filed(currents) });
+    return json<Current[]>(`${job(id)}/currents`);
+  },
   pads: (id: number, net: string) => json<Pad[]>(`${job(id)}/pads?net=${encodeURIComponent(net)}`),
   path: (id: number, current: Current) => json<CurrentPath>(`${job(id)}/path`, 'POST', current),
   check: (id: number) => json<Check>(`${job(id)}/check`),
   signOff: (id: number, findings: string[], by: string, reason: string) =>
-    json<Check>(`${job(id)}/sign-offs`, 'POST', { findings, by, reason }),
+    toAnswer<Check>(id, `${job(id)}/sign-offs`, 'POST', { findings, by, reason }),
   takeBack: (id: number, finding: string) =>
-    json<Check>(`${job(id)}/sign-offs/${finding}`, 'DELETE'),
+    toAnswer<Check>(id, `${job(id)}/sign-offs/${finding}`, 'DELETE'),
   outputs: (id: number) => json<Outputs>(`${job(id)}/outputs`),
   paths: (id: number, index: number) => json<Paths>(`${job(id)}/outputs/paths/${index}`),
   parts: (id: number) => json<Parts>(`${job(id)}/parts`),
@@ -200,7 +284,10 @@ export const api = {
   work: (id: number, what: 'check' | 'shops' | 'outputs' | 'cut') =>
     json<TaskState>(`${job(id)}/work/${what}`, 'POST'),
   mill: (id: number) => json<OnMill>(`${job(id)}/mill`),
-  setMill: (id: number, setup: MillSetup) => json<OnMill>(`${job(id)}/mill/setup`, 'PUT', setup),
+  setMill: async (id: number, mill: MillSetup) => {
+    await choose(id, { mill: filed(mill) });
+    return json<OnMill>(`${job(id)}/mill`);
+  },
   usualMill: (id: number) => json<MillSetup>(`${job(id)}/mill/usual`),
   millSets: (id: number) => json<MillSets>(`${job(id)}/mill/sets`),
   compareSets: (id: number) => json<TaskState>(`${job(id)}/mill/sets`, 'POST'),
@@ -208,17 +295,31 @@ export const api = {
     json<MillAreas>(`${job(id)}/mill/areas/${side}`, 'POST', tools),
   heights: (id: number, side: string) => json<Heights>(`${job(id)}/mill/heights/${side}`),
   keepHeights: (id: number, side: string, text: string) =>
-    json<Heights>(`${job(id)}/mill/heights/${side}`, 'PUT', { text }),
+    toAnswer<Heights>(id, `${job(id)}/mill/heights/${side}`, 'PUT', { text }),
   dropHeights: (id: number, side: string) =>
-    json<Heights>(`${job(id)}/mill/heights/${side}`, 'DELETE'),
+    toAnswer<Heights>(id, `${job(id)}/mill/heights/${side}`, 'DELETE'),
   rehearse: (id: number, wish: Wish) => json<TaskState>(`${job(id)}/mill/rehearsal`, 'POST', wish),
   rehearsal: (id: number, wish: Wish) =>
     json<Rehearsal>(`${job(id)}/mill/rehearsal/result`, 'POST', wish),
   bench: (id: number) => json<BenchView>(`${job(id)}/mill/bench`),
   onBench: (id: number, wish: BenchWish) => json<BenchView>(`${job(id)}/mill/bench`, 'POST', wish),
+  /** Takes what was probed over into the ticket. */
+  keepProbed: (id: number) =>
+    toAnswer<BenchView>(id, `${job(id)}/mill/bench`, 'POST', { wish: 'keep' }),
   benchTrail: (id: number, from: number) =>
     json<Schemas['TrailView']>(`${job(id)}/mill/bench/trail?from=${from}`),
   benchLook: (id: number) => json<Rehearsal>(`${job(id)}/mill/bench/look`, 'POST'),
+  history: (id: number) => json<History>(`${job(id)}/history`),
+  goToVersion: (id: number, version: number) =>
+    toVersion(id, `${job(id)}/versions/${version}`, 'POST'),
+  /** Takes a whole ticket in, all or nothing. */
+  takeTicket: (id: number, text: string) =>
+    changing(id, async (version) => {
+      const init = request('POST', undefined, version);
+      init.headers = { ...init.headers, 'content-type': 'application/json' };
+      init.body = text;
+      return (await (await send(`${job(id)}/ticket`, init)).json()) as TaskState;
+    }),
   cancel: (task: string) => json<TaskState>(`/api/tasks/${task}`, 'DELETE'),
   /** Brings files in as a new job, or as the next revision of one. */
   bringIn: async (files: { path: string; file: File }[], again: number | null) => {

@@ -25,8 +25,10 @@ function unitOf(words: string): number {
 export function Numbers({ job, file }: { job: Job; file: FileView }) {
   const queries = useQueryClient();
   const choose = useMutation({
-    mutationFn: ({ format, unitNm }: { format: string; unitNm: number }) =>
-      api.setNumbers(job.id, file.path, format, unitNm),
+    mutationFn: (said: { format: string } | { unitNm: number }) =>
+      'format' in said
+        ? api.setFormat(job.id, file.path, said.format)
+        : api.setUnit(job.id, file.path, said.unitNm),
     onSuccess: (now) => queries.setQueryData(['job', job.id], now),
   });
   const settled = file.numbersStated && !file.chosen;
@@ -46,7 +48,7 @@ export function Numbers({ job, file }: { job: Job; file: FileView }) {
           label={`Number format of ${file.path}`}
           className="grow"
           value={file.numbers}
-          onValueChange={(format) => choose.mutate({ format, unitNm: 0 })}
+          onValueChange={(format) => choose.mutate({ format })}
           options={job.drillFormats.map((f) => ({ value: f, text: f }))}
         />
       ) : (
@@ -56,14 +58,14 @@ export function Numbers({ job, file }: { job: Job; file: FileView }) {
             className="w-32"
             value={units.find((u) => u.text === file.numbers)?.value ?? 'now'}
             onValueChange={(unit) =>
-              unit === 'now' ? undefined : choose.mutate({ format: '', unitNm: Number(unit) })
+              unit === 'now' ? undefined : choose.mutate({ unitNm: Number(unit) })
             }
             options={units}
           />
           {file.numbersStated ? null : (
             <Button
               className="py-0"
-              onClick={() => choose.mutate({ format: '', unitNm: unitOf(file.numbers) })}
+              onClick={() => choose.mutate({ unitNm: unitOf(file.numbers) })}
             >
               Yes
             </Button>

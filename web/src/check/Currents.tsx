@@ -56,9 +56,13 @@ export function Currents({ job }: { job: Job }) {
       });
     },
   });
-  const give = useMutation({ mutationFn: () => api.giveCurrent(job.id, given()), onSuccess: kept });
+  const others = (name: string) => (currents.data ?? []).filter((c) => c.net !== name);
+  const give = useMutation({
+    mutationFn: () => api.setCurrents(job.id, [...others(net), given()]),
+    onSuccess: kept,
+  });
   const take = useMutation({
-    mutationFn: (name: string) => api.takeCurrent(job.id, name),
+    mutationFn: (name: string) => api.setCurrents(job.id, others(name)),
     onSuccess: kept,
   });
   const choices = [
@@ -186,8 +190,9 @@ function small(value: number, unit: string): string {
 
 function Path({ path, pads }: { path: CurrentPath; pads: readonly Pad[] }) {
   const unit = useView((s) => s.unit);
-  const name = ({ layer, x, y }: CurrentPath['from']) =>
-    pads.find((p) => p.end.layer === layer && p.end.x === x && p.end.y === y)?.name ?? layer;
+  const name = ({ layer, xMm, yMm }: CurrentPath['from']) =>
+    pads.find((p) => p.end.layer === layer && p.end.xMm === xMm && p.end.yMm === yMm)?.name ??
+    layer;
   const enough = path.widthNm >= path.neededNm * 0.999;
   return (
     <div role="status" className="mt-2">

@@ -17,6 +17,7 @@ import { Fact } from '../ui/Panel';
 import { Select } from '../ui/Select';
 import { useMill } from './scene';
 import { Verdict } from './Verdict';
+import { refresh } from '../ticket/refresh';
 
 const POLL_MS = 250;
 const SPEEDS = ['1', '10', '60', '600'];
@@ -168,11 +169,10 @@ export function BenchTab({
               <Button
                 look="main"
                 onClick={() =>
-                  void ask({ wish: 'keep' }).then(() => {
-                    for (const key of ['heights', 'outputs']) {
-                      void queries.invalidateQueries({ queryKey: [key, job.id] });
-                    }
-                  })
+                  void api
+                    .keepProbed(job.id)
+                    .then(() => refresh(queries, job.id))
+                    .catch((e: unknown) => setError(e instanceof Error ? e.message : String(e)))
                 }
               >
                 Level by these {now.touches} points

@@ -7,6 +7,7 @@ import { Button } from '../ui/Button';
 import { Fact } from '../ui/Panel';
 import { Select } from '../ui/Select';
 import { useMill } from './scene';
+import { refresh } from '../ticket/refresh';
 
 /** A surface probed over the board, and isolation that follows it. */
 export function LevelTab({ job, mill }: { job: Job; mill: OnMill }) {
@@ -34,7 +35,7 @@ export function LevelTab({ job, mill }: { job: Job; mill: OnMill }) {
       .then((h) => {
         queries.setQueryData(['heights', job.id, job.stamp, side], h);
         setText('');
-        void queries.invalidateQueries({ queryKey: ['outputs', job.id] });
+        refresh(queries, job.id);
       })
       .catch((e: unknown) => setError(e instanceof Error ? e.message : String(e)));
   };

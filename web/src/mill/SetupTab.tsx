@@ -6,7 +6,7 @@ import { length } from '../units';
 import { Button } from '../ui/Button';
 import { NumberField } from '../ui/NumberField';
 import { Select } from '../ui/Select';
-import { useMill, type AreaUse } from './scene';
+import { useMill, type AreaUse, type Area } from './scene';
 import { useSetup } from './useSetup';
 
 function Row({ name, children }: { name: string; children: React.ReactNode }) {
@@ -27,6 +27,16 @@ const CLEARING = [
 ] as const;
 
 /** How the board is made on this mill: sides, clearing, where it lies. */
+/** An area drawn on the table as the set-up has it. */
+function inMm(a: Area) {
+  return {
+    minXMm: a.minX / 1e6,
+    minYMm: a.minY / 1e6,
+    maxXMm: a.maxX / 1e6,
+    maxYMm: a.maxY / 1e6,
+  };
+}
+
 export function SetupTab({ job, mill }: { job: Job; mill: OnMill }) {
   const { error, keep, refuse } = useSetup(job);
   const show = useMill((s) => s.show);
@@ -40,7 +50,7 @@ export function SetupTab({ job, mill }: { job: Job; mill: OnMill }) {
   useEffect(() => {
     if (drawn) {
       show({ drawn: null });
-      keep({ ...setup, [drawn.use]: [...(setup[drawn.use] ?? []), drawn.area] });
+      keep({ ...setup, [drawn.use]: [...(setup[drawn.use] ?? []), inMm(drawn.area)] });
     }
   }, [drawn, keep, setup, show]);
   const milled = setup.sides?.length ? setup.sides : mill.sides;
@@ -48,7 +58,7 @@ export function SetupTab({ job, mill }: { job: Job; mill: OnMill }) {
     <Row name={name}>
       {(setup[use] ?? []).map((a, i) => (
         <Button
-          key={`${a.minX} ${a.minY}`}
+          key={`${a.minXMm} ${a.minYMm}`}
           aria-label={`Remove area ${i + 1}`}
           onClick={() => change({ [use]: (setup[use] ?? []).filter((_, k) => k !== i) })}
         >

@@ -1,4 +1,4 @@
-import type { Rehearsal } from '../api/client';
+import type { Rehearsal, MillSetup } from '../api/client';
 import { toScreen, type Viewport } from '../table/viewport';
 import { trackUpTo } from './track';
 import type { Area, useMill } from './scene';
@@ -15,8 +15,8 @@ export function drawMill(g: CanvasRenderingContext2D, v: Viewport, scene: Scene)
     rings(g, v, scene.areas.joined, hatch(g, JOINED, true), JOINED, 'evenodd');
   }
   if (scene.tab === 'setup' && scene.setup) {
-    scene.setup.rubOut?.forEach((a) => area(g, v, a, '#1c5a63', 'rub out'));
-    scene.setup.leaveOut?.forEach((a) => area(g, v, a, '#7a2f5d', 'leave'));
+    scene.setup.rubOut?.forEach((a) => area(g, v, inNm(a), '#1c5a63', 'rub out'));
+    scene.setup.leaveOut?.forEach((a) => area(g, v, inNm(a), '#7a2f5d', 'leave'));
   }
   if (scene.draft) {
     area(g, v, scene.draft, '#2f2a24', '');
@@ -90,6 +90,15 @@ function rings(
     g.lineWidth = 1.4;
     g.stroke(path);
   }
+}
+
+function inNm(a: NonNullable<MillSetup['rubOut']>[number]): Area {
+  return {
+    minX: a.minXMm * 1e6,
+    minY: a.minYMm * 1e6,
+    maxX: a.maxXMm * 1e6,
+    maxY: a.maxYMm * 1e6,
+  };
 }
 
 function area(

@@ -1,6 +1,7 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useCallback, useState } from 'react';
 import { api, type Job, type MillSetup } from '../api/client';
+import { refresh } from '../ticket/refresh';
 
 /** Changes the set-up, and what depends on it: check, programs, sets of cutters. */
 export function useSetup(job: Job): {
@@ -17,9 +18,7 @@ export function useSetup(job: Job): {
         .setMill(job.id, setup)
         .then((mill) => {
           queries.setQueryData(['mill', job.id, job.sheetId, job.stamp], mill);
-          for (const key of ['mill', 'mill-sets', 'outputs', 'paths', 'job', 'heights']) {
-            void queries.invalidateQueries({ queryKey: [key, job.id] });
-          }
+          refresh(queries, job.id);
         })
         .catch((e: unknown) => setError(e instanceof Error ? e.message : String(e)));
     },

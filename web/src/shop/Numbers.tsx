@@ -96,6 +96,7 @@ function Margin({
     <input
       aria-label={label}
       value={typed ?? text}
+      data-typing={typed !== null}
       onChange={(e) => setTyped(e.target.value)}
       onBlur={commit}
       onKeyDown={(e) => e.key === 'Enter' && commit()}

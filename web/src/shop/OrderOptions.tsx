@@ -11,7 +11,7 @@ export function OrderOptions({
   limits: Limits;
   onChange: (chosen: Record<string, string>) => void;
 }) {
-  const chosen = limits.order.chosen;
+  const chosen = limits.order;
   return (
     <section aria-label="Order">
       <h2 className="mt-4 mb-1 font-semibold">Order</h2>

@@ -7,6 +7,7 @@ import { Place } from '../bringin/Place';
 import { Questions } from '../bringin/Questions';
 import { openCount, rolesFor, roleWords, type Answer, type JobFile } from '../bringin/roles';
 import { useView } from '../store/view';
+import { TicketFile } from '../ticket/TicketFile';
 import { Button } from '../ui/Button';
 import { Panel } from '../ui/Panel';
 import { Select } from '../ui/Select';
@@ -97,6 +98,14 @@ export function BringIn({ job, changes }: { job: Job; changes: Changes | null })
         </p>
       ) : null}
       <Questions job={job} say={say} />
+      {job.leftOut.length > 0 ? (
+        <section aria-label="Left out" className="border-look/60 mb-3 border-l-2 pl-2">
+          <h2 className="text-look font-semibold">Not carried over</h2>
+          {job.leftOut.map((l) => (
+            <p key={l}>{l}</p>
+          ))}
+        </section>
+      ) : null}
       {changes && changes.since > 0 ? <ChangeList changes={changes} /> : null}
       <ul aria-label="Files of the board">
         {board.map((f) => (
@@ -130,6 +139,7 @@ export function BringIn({ job, changes }: { job: Job; changes: Changes | null })
           </ul>
         </>
       ) : null}
+      <TicketFile job={job} />
       <h2 className="mt-5 mb-2 font-semibold">Newer files of this board</h2>
       <p className="text-faint mb-1.5 text-[13px]">
         Roles and choices are kept; what changed is listed and shown on the table.

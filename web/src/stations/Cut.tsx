@@ -60,6 +60,7 @@ export function Cut({ job, outputs }: { job: Job; outputs: Outputs | null }) {
                 </div>
                 <div className="text-faint">
                   {c.files} files for {c.sheet}
+                  {c.version > 0 ? `, by version ${c.version} of the ticket` : ''}
                 </div>
                 <div className="num text-faint truncate" title={c.sha256}>
                   SHA-256 {c.sha256.slice(0, 24)}…
@@ -88,6 +89,15 @@ export function Cut({ job, outputs }: { job: Job; outputs: Outputs | null }) {
                   >
                     sheet as it was
                   </a>
+                  {c.version > 0 ? (
+                    <a
+                      className="underline"
+                      href={`/api/jobs/${job.id}/cuts/${c.number}/ticket.json`}
+                      download={`ticket-cut-${c.number}.json`}
+                    >
+                      ticket
+                    </a>
+                  ) : null}
                 </span>
               </li>
             ))}

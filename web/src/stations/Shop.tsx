@@ -36,12 +36,15 @@ export function Shop({ job }: { job: Job }) {
     void queries.invalidateQueries({ queryKey: ['outputs', job.id] });
   };
   const choose = useMutation({
-    mutationFn: ({ sheet, headroom }: { sheet: string; headroom: Headroom }) =>
-      api.setShop(job.id, sheet, headroom),
+    mutationFn: (sheet: string) => api.setShop(job.id, sheet),
     onSuccess: (now) => {
       queries.setQueryData(['job', job.id], now);
       changed();
     },
+  });
+  const margin = useMutation({
+    mutationFn: (headroom: Headroom) => api.setHeadroom(job.id, headroom),
+    onSuccess: (now) => queries.setQueryData(['job', job.id], now),
   });
   const order = useMutation({
     mutationFn: (chosen: Record<string, string>) => api.setOrder(job.id, chosen),
@@ -55,7 +58,7 @@ export function Shop({ job }: { job: Job }) {
     onSuccess: () => sheetsChanged(queries),
   });
   const chosen = sheets.data?.find((s) => s.id === job.sheetId);
-  const error = choose.error ?? order.error ?? drop.error;
+  const error = choose.error ?? margin.error ?? order.error ?? drop.error;
   return (
     <Panel title="Shop" lead="What the shop can do, and how much more you want.">
       {error ? (
@@ -65,10 +68,7 @@ export function Shop({ job }: { job: Job }) {
       ) : null}
       <div className="mb-2 flex gap-1.5">
         <Button onClick={() => setComparing(true)}>Which shop? …</Button>
-        <Import
-          onKept={(id) => choose.mutate({ sheet: id, headroom: job.headroom })}
-          sheets={sheets.data ?? []}
-        />
+        <Import onKept={(id) => choose.mutate(id)} sheets={sheets.data ?? []} />
       </div>
       <div role="radiogroup" aria-label="Shops" className="flex flex-col gap-1.5">
         {sheets.data?.map((s) => (
@@ -78,7 +78,7 @@ export function Shop({ job }: { job: Job }) {
             role="radio"
             aria-checked={s.id === job.sheetId}
             data-sheet={s.id}
-            onClick={() => choose.mutate({ sheet: s.id, headroom: job.headroom })}
+            onClick={() => choose.mutate(s.id)}
             className="border-edge bg-card hover:border-faint aria-checked:border-sienna rounded border px-3 py-1.5 text-left aria-checked:border-2"
           >
             <span className="flex justify-between gap-2">
@@ -122,7 +122,7 @@ export function Shop({ job }: { job: Job }) {
                 key={chosen.id}
                 limits={limits.data}
                 headroom={job.headroom}
-                onChange={(headroom) => choose.mutate({ sheet: chosen.id, headroom })}
+                onChange={margin.mutate}
               />
             </>
           ) : null}
@@ -154,7 +154,7 @@ export function Shop({ job }: { job: Job }) {
           onClose={() => setComparing(false)}
           onChoose={(sheet) => {
             setComparing(false);
-            choose.mutate({ sheet, headroom: job.headroom });
+            choose.mutate(sheet);
           }}
         />
       ) : null}
@@ -165,7 +165,7 @@ export function Shop({ job }: { job: Job }) {
           onClose={() => setEditing(null)}
           onKept={(id) => {
             setEditing(null);
-            choose.mutate({ sheet: id, headroom: job.headroom });
+            choose.mutate(id);
           }}
         />
       ) : null}

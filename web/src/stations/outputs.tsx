@@ -12,7 +12,7 @@ export function MakeOutputs({ job, outputs }: { job: Job; outputs: Outputs | nul
   const work = useWork();
   const { run } = work;
   const asked = useRef('');
-  const key = `${job.id} ${job.sheetId}`;
+  const key = `${job.id} ${job.version}`;
   useEffect(() => {
     if (job.sheetId && outputs && !outputs.made && asked.current !== key) {
       asked.current = key;

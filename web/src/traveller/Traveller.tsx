@@ -2,6 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { api, type Cut, type Job, type Sheet } from '../api/client';
 import { leaf, openCount } from '../bringin/roles';
 import { go, type Station } from '../router';
+import { Steps } from '../ticket/Steps';
 import { Select } from '../ui/Select';
 
 type Mark = 'done' | 'look' | 'stop' | 'open';
@@ -185,6 +186,7 @@ export function Traveller({ job, station }: { job: Job | null; station: Station 
           </li>
         ))}
       </ol>
+      {job ? <Steps job={job} /> : null}
       {job ? <NextButton job={job} next={next(job, list)} /> : null}
       {job ? (
         <p className="text-faint px-4 pb-2 text-[12.5px]">

@@ -28,6 +28,7 @@ export function NumberField({
       aria-label={label}
       inputMode="decimal"
       value={shown}
+      data-typing={text !== null}
       onChange={(e) => setText(e.target.value)}
       onBlur={commit}
       onKeyDown={(e) => e.key === 'Enter' && commit()}

@@ -1,10 +1,12 @@
 package dev.lastcut.core.capability;
 
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
 
 /**
  * What one shop can do.
@@ -49,8 +51,8 @@ public record CapabilitySheet(
     }
 
     public CapabilitySheet {
-        limits = Map.copyOf(limits);
-        options = Map.copyOf(options);
+        limits = Collections.unmodifiableMap(new TreeMap<>(limits));
+        options = Collections.unmodifiableMap(new TreeMap<>(options));
         variations = List.copyOf(variations);
         if (!id.matches("[a-z0-9][a-z0-9-]{0,62}")) {
             throw new IllegalArgumentException(

@@ -1,8 +1,10 @@
 package dev.lastcut.core.capability;
 
+import java.util.Collections;
 import java.util.HashSet;
 import java.util.Map;
 import java.util.Set;
+import java.util.TreeMap;
 
 /**
  * The margin a maker keeps over a sheet.
@@ -16,8 +18,8 @@ public record Headroom(
     public static final Headroom NONE = new Headroom(0, Map.of(), Map.of());
 
     public Headroom {
-        absolute = Map.copyOf(absolute);
-        ownPercent = Map.copyOf(ownPercent);
+        absolute = Collections.unmodifiableMap(new TreeMap<>(absolute));
+        ownPercent = Collections.unmodifiableMap(new TreeMap<>(ownPercent));
         requirePercent(percent);
         ownPercent.values().forEach(Headroom::requirePercent);
         if (absolute.values().stream().anyMatch(v -> !(v >= 0 && v < 1e12))) {

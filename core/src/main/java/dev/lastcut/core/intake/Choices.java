@@ -3,7 +3,13 @@ package dev.lastcut.core.intake;
 import dev.lastcut.core.board.Correction;
 import dev.lastcut.core.board.Role;
 import dev.lastcut.core.formats.drill.DrillFormat;
+import java.util.Collections;
+import java.util.HashMap;
 import java.util.Map;
+import java.util.Optional;
+import java.util.SortedSet;
+import java.util.TreeMap;
+import java.util.TreeSet;
 
 /**
  * What the user decided about the files of a pack, each by path; it wins over every proposal.
@@ -19,13 +25,67 @@ public record Choices(
     public static final Choices NONE = roles(Map.of());
 
     public Choices {
-        roles = Map.copyOf(roles);
-        corrections = Map.copyOf(corrections);
-        formats = Map.copyOf(formats);
-        unitsNm = Map.copyOf(unitsNm);
+        roles = Collections.unmodifiableMap(new TreeMap<>(roles));
+        corrections = Collections.unmodifiableMap(new TreeMap<>(corrections));
+        formats = Collections.unmodifiableMap(new TreeMap<>(formats));
+        unitsNm = Collections.unmodifiableMap(new TreeMap<>(unitsNm));
     }
 
     public static Choices roles(Map<String, Role> roles) {
         return new Choices(roles, Map.of(), Map.of(), Map.of());
+    }
+
+    /** Whether nothing was decided. */
+    public boolean isEmpty() {
+        return equals(NONE);
+    }
+
+    /** Every file that something was decided about. */
+    public SortedSet<String> paths() {
+        SortedSet<String> all = new TreeSet<>(roles.keySet());
+        all.addAll(corrections.keySet());
+        all.addAll(formats.keySet());
+        all.addAll(unitsNm.keySet());
+        return all;
+    }
+
+    /** The same with a file's role told, or, when empty, left to be proposed. */
+    public Choices withRole(String path, Optional<Role> role) {
+        return new Choices(with(roles, path, role), corrections, formats, unitsNm);
+    }
+
+    /** The same with a file's content moved, or, when empty, where it was. */
+    public Choices withCorrection(String path, Optional<Correction> correction) {
+        return new Choices(roles, with(corrections, path, correction), formats, unitsNm);
+    }
+
+    /**
+     * The same with what was decided of each file told of another: of the path that is given for
+     * its own. What is given none is left out.
+     */
+    public Choices renamed(Map<String, String> paths) {
+        return new Choices(
+                renamed(roles, paths),
+                renamed(corrections, paths),
+                renamed(formats, paths),
+                renamed(unitsNm, paths));
+    }
+
+    private static <T> Map<String, T> with(Map<String, T> all, String path, Optional<T> value) {
+        Map<String, T> next = new HashMap<>(all);
+        next.remove(path);
+        value.ifPresent(v -> next.put(path, v));
+        return next;
+    }
+
+    private static <T> Map<String, T> renamed(Map<String, T> all, Map<String, String> paths) {
+        Map<String, T> next = new HashMap<>();
+        all.forEach(
+                (path, value) -> {
+                    if (paths.containsKey(path)) {
+                        next.put(paths.get(path), value);
+                    }
+                });
+        return next;
     }
 }

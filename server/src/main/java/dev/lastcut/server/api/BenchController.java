@@ -6,6 +6,7 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
@@ -45,7 +46,10 @@ class BenchController {
             String wish, String side, String stock, String program, Integer tool, Double speed) {}
 
     @PostMapping
-    BenchService.BenchView wish(@PathVariable long id, @RequestBody BenchRequest r) {
+    BenchService.BenchView wish(
+            @PathVariable long id,
+            @RequestHeader(name = Base.HEADER, required = false) String base,
+            @RequestBody BenchRequest r) {
         switch (r.wish() == null ? "" : r.wish()) {
             case "begin" -> bench.begin(id, r.side(), r.stock());
             case "run" -> bench.run(id, r.program());
@@ -53,7 +57,7 @@ class BenchController {
             case "speed" -> bench.speed(id, r.speed() == null ? 1 : r.speed());
             case "touch" -> bench.touchOff(id);
             case "probe" -> bench.probe(id);
-            case "keep" -> bench.keepProbed(id);
+            case "keep" -> bench.keepProbed(id, Base.of(base));
             case "hold" -> bench.hold(id);
             case "resume" -> bench.resume(id);
             case "stop" -> bench.stop(id);

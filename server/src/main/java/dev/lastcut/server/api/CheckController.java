@@ -8,14 +8,14 @@ import dev.lastcut.core.geometry.Pt;
 import dev.lastcut.core.report.CheckReport;
 import dev.lastcut.core.report.HtmlReport;
 import dev.lastcut.core.report.PdfReport;
+import dev.lastcut.core.ticket.Acceptance;
+import dev.lastcut.core.ticket.SignedFindings;
 import dev.lastcut.server.jobs.CheckService;
 import dev.lastcut.server.jobs.JobService;
 import dev.lastcut.server.jobs.RefusedException;
-import dev.lastcut.server.jobs.SignedFindings;
 import dev.lastcut.server.report.Json;
 import dev.lastcut.server.report.ReportJson;
 import dev.lastcut.server.report.Reports;
-import dev.lastcut.server.store.SignOffStore;
 import java.time.Instant;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
@@ -31,6 +31,7 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
 
@@ -68,13 +69,16 @@ class CheckController {
             int findings,
             boolean computed) {}
 
-    /** {@code revision} is the one it was given on. */
+    /** {@code revision} is the one it was given on, 0 when nobody said. */
     record SignOffView(String by, String reason, String at, int revision) {
-        static SignOffView of(SignOffStore.Kept k) {
-            return k == null
+        static SignOffView of(Acceptance a) {
+            return a == null
                     ? null
                     : new SignOffView(
-                            k.signOff().by(), k.signOff().reason(), k.signOff().at(), k.revision());
+                            a.by(),
+                            a.reason(),
+                            a.facts().map(Acceptance.Facts::time).orElse(""),
+                            a.facts().map(Acceptance.Facts::revision).orElse(0));
         }
     }
 
@@ -207,9 +211,13 @@ class CheckController {
 
     /** Signs off one finding or several with the same reason. */
     @PostMapping("/sign-offs")
-    CheckView signOff(@PathVariable long id, @RequestBody SignOffRequest r) {
+    CheckView signOff(
+            @PathVariable long id,
+            @RequestHeader(name = Base.HEADER, required = false) String base,
+            @RequestBody SignOffRequest r) {
         checks.signOff(
                 id,
+                Base.of(base),
                 r.findings() == null ? List.of() : r.findings(),
                 r.by() == null ? "" : r.by(),
                 r.reason() == null ? "" : r.reason());
@@ -217,8 +225,11 @@ class CheckController {
     }
 
     @DeleteMapping("/sign-offs/{finding}")
-    CheckView takeBack(@PathVariable long id, @PathVariable String finding) {
-        checks.takeBack(id, finding);
+    CheckView takeBack(
+            @PathVariable long id,
+            @RequestHeader(name = Base.HEADER, required = false) String base,
+            @PathVariable String finding) {
+        checks.takeBack(id, Base.of(base), finding);
         return check(id);
     }
 
@@ -241,7 +252,7 @@ class CheckController {
         return Json.write(
                 ReportJson.of(
                         report.geometry(),
-                        jobs.job(id).sheetId().orElse(""),
+                        jobs.ticket(id).shop().orElse(""),
                         report.run(),
                         none,
                         report.signOffs()));

@@ -10,19 +10,17 @@ import dev.lastcut.core.current.Terminal;
 import dev.lastcut.core.current.TrackCurrent;
 import dev.lastcut.core.geometry.Length;
 import dev.lastcut.server.api.CheckController.PlaceView;
-import dev.lastcut.server.jobs.CurrentJson;
 import dev.lastcut.server.jobs.JobService;
 import dev.lastcut.server.jobs.NotFoundException;
 import dev.lastcut.server.jobs.RefusedException;
+import dev.lastcut.server.ticket.CurrentJson;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
-import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
-import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
@@ -62,20 +60,7 @@ class CurrentController {
 
     @GetMapping("/currents")
     List<CurrentJson> currents(@PathVariable long id) {
-        jobs.job(id);
-        return jobs.currents(id);
-    }
-
-    @PutMapping("/currents")
-    List<CurrentJson> give(@PathVariable long id, @RequestBody CurrentJson current) {
-        jobs.giveCurrent(id, current);
-        return jobs.currents(id);
-    }
-
-    @DeleteMapping("/currents")
-    List<CurrentJson> take(@PathVariable long id, @RequestParam String net) {
-        jobs.takeCurrent(id, net);
-        return jobs.currents(id);
+        return jobs.ticket(id).currents().stream().map(CurrentJson::of).toList();
     }
 
     /** The pads of a net, named ones first. */

@@ -3,6 +3,7 @@ package dev.lastcut.server.api;
 import dev.lastcut.core.intake.UnusablePackException;
 import dev.lastcut.server.jobs.NotFoundException;
 import dev.lastcut.server.jobs.RefusedException;
+import dev.lastcut.server.jobs.StaleException;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.converter.HttpMessageNotReadableException;
 import org.springframework.web.bind.annotation.ExceptionHandler;
@@ -24,6 +25,15 @@ class ErrorAdvice {
     @ResponseStatus(HttpStatus.CONFLICT)
     ApiError refused(RefusedException e) {
         return new ApiError("refused", e.getMessage());
+    }
+
+    /** The version that holds now, and what changed since the one the choice was made on. */
+    record StaleError(String code, String message, int version, String meanwhile) {}
+
+    @ExceptionHandler(StaleException.class)
+    @ResponseStatus(HttpStatus.PRECONDITION_FAILED)
+    StaleError stale(StaleException e) {
+        return new StaleError("stale", e.getMessage(), e.version(), e.meanwhile());
     }
 
     @ExceptionHandler(UnusablePackException.class)

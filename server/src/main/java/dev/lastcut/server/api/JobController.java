@@ -1,58 +1,65 @@
 package dev.lastcut.server.api;
 
+import dev.lastcut.core.board.Correction;
 import dev.lastcut.core.intake.Pack;
 import dev.lastcut.core.intake.PackReader;
 import dev.lastcut.core.intake.UnusablePackException;
 import dev.lastcut.server.jobs.CheckService;
-import dev.lastcut.server.jobs.HeadroomJson;
 import dev.lastcut.server.jobs.JobService;
+import dev.lastcut.server.jobs.Opening;
 import dev.lastcut.server.jobs.OutputService;
 import dev.lastcut.server.jobs.RefusedException;
 import dev.lastcut.server.work.TaskRunner;
 import dev.lastcut.server.work.TaskState;
+import io.swagger.v3.oas.annotations.media.Content;
+import io.swagger.v3.oas.annotations.media.Schema;
+import io.swagger.v3.oas.annotations.responses.ApiResponse;
 import java.io.IOException;
 import java.util.ArrayList;
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.multipart.MultipartFile;
 
-/** Jobs: bring in, look at, choose roles and shop. */
+/** Jobs: bring in, look at, set to work. */
 @RestController
 @RequestMapping("/api/jobs")
 class JobController {
     private final JobService jobs;
     private final CheckService checks;
     private final OutputService outputs;
+    private final JobViews views;
+    private final Opening opening;
     private final TaskRunner tasks;
 
-    JobController(JobService jobs, CheckService checks, OutputService outputs, TaskRunner tasks) {
+    JobController(
+            JobService jobs,
+            CheckService checks,
+            OutputService outputs,
+            JobViews views,
+            Opening opening,
+            TaskRunner tasks) {
         this.jobs = jobs;
         this.checks = checks;
         this.outputs = outputs;
+        this.views = views;
+        this.opening = opening;
         this.tasks = tasks;
     }
 
     record JobLine(long id, String name, String created) {}
 
-    record RoleChoice(String path, String role) {}
-
     record CorrectionChoice(String path, boolean apply) {}
-
-    /** {@code format} in words for drill files, {@code unitNm} for drawings. */
-    record NumberChoice(String path, String format, double unitNm) {}
-
-    record ShopChoice(String sheetId, HeadroomJson headroom) {}
 
     @GetMapping
     List<JobLine> all() {
@@ -98,54 +105,41 @@ class JobController {
         return slash > 0 ? first.substring(0, slash) : first.replaceFirst("\\.[^.]*$", "");
     }
 
-    @GetMapping("/{id}")
-    JobView job(@PathVariable long id) {
-        return JobView.of(jobs.job(id), jobs, checks, outputs);
-    }
-
     /**
-     * Sets the roles of files, all or none, as one question may settle several; an empty role goes
-     * back to what was proposed.
+     * A job; while its board is still being read, the task that reads it.
+     *
+     * @return a {@link JobView}, or with status 202 a {@link TaskState}
      */
-    @PutMapping("/{id}/roles")
-    JobView roles(@PathVariable long id, @RequestBody List<RoleChoice> choices) {
-        Map<String, Optional<String>> roles = new LinkedHashMap<>();
-        for (RoleChoice c : choices) {
-            roles.put(c.path(), Optional.ofNullable(c.role()).filter(r -> !r.isEmpty()));
-        }
-        jobs.chooseRoles(id, roles);
-        return job(id);
+    @GetMapping("/{id}")
+    @ApiResponse(
+            responseCode = "200",
+            content = @Content(schema = @Schema(implementation = JobView.class)))
+    @ApiResponse(
+            responseCode = "202",
+            content = @Content(schema = @Schema(implementation = TaskState.class)))
+    ResponseEntity<?> job(@PathVariable long id) {
+        Optional<TaskState> reading = opening.open(id);
+        return reading.isPresent()
+                ? ResponseEntity.accepted().body(reading.get())
+                : ResponseEntity.ok(views.of(id));
     }
 
     /** Moves a file as proposed, or back. */
     @PutMapping("/{id}/correction")
-    JobView correction(@PathVariable long id, @RequestBody CorrectionChoice choice) {
-        jobs.correct(id, choice.path(), choice.apply());
-        return job(id);
-    }
-
-    /** Sets how a file's numbers are read; empty or 0 goes back to what it says itself. */
-    @PutMapping("/{id}/numbers")
-    JobView numbers(@PathVariable long id, @RequestBody NumberChoice choice) {
-        Optional<String> format = Optional.ofNullable(choice.format()).filter(f -> !f.isEmpty());
-        if (choice.unitNm() > 0 || format.isEmpty()) {
-            jobs.chooseUnit(
-                    id,
-                    choice.path(),
-                    choice.unitNm() > 0 ? Optional.of(choice.unitNm()) : Optional.empty());
-        }
-        if (choice.unitNm() == 0) {
-            jobs.chooseFormat(id, choice.path(), format);
-        }
-        return job(id);
-    }
-
-    @PutMapping("/{id}/shop")
-    JobView shop(@PathVariable long id, @RequestBody ShopChoice choice) {
-        HeadroomJson headroom =
-                choice.headroom() == null ? new HeadroomJson(0, null, null) : choice.headroom();
-        jobs.chooseShop(id, choice.sheetId(), headroom);
-        return job(id);
+    TicketController.VersionView correction(
+            @PathVariable long id,
+            @RequestHeader(name = Base.HEADER, required = false) String base,
+            @RequestBody CorrectionChoice choice) {
+        jobs.content(id, choice.path());
+        Optional<Correction> move =
+                choice.apply()
+                        ? Optional.of(jobs.proposedMove(id, choice.path()))
+                        : Optional.empty();
+        return TicketController.VersionView.of(
+                jobs.choose(
+                        id,
+                        Base.of(base),
+                        t -> t.with(d -> d.files = t.files().withCorrection(choice.path(), move))));
     }
 
     /** Starts the checks, those of every shop, the outputs or a cut in the background. */

@@ -10,18 +10,18 @@ import dev.lastcut.core.check.CheckRun;
 import dev.lastcut.core.connectivity.BoardGeometry;
 import dev.lastcut.core.formats.drill.DrillFormat;
 import dev.lastcut.core.geometry.Length;
-import dev.lastcut.server.jobs.CheckService;
-import dev.lastcut.server.jobs.HeadroomJson;
-import dev.lastcut.server.jobs.JobService;
-import dev.lastcut.server.jobs.OutputService;
+import dev.lastcut.core.ticket.Ticket;
+import dev.lastcut.server.jobs.TicketService;
 import dev.lastcut.server.store.JobStore;
+import dev.lastcut.server.ticket.HeadroomJson;
 import java.util.ArrayList;
 import java.util.List;
 import org.locationtech.jts.geom.Envelope;
 
 /**
  * Everything the interface shows of a job but its pictures and findings. {@code stamp} changes when
- * anything changes that a check depends on.
+ * anything changes that a check depends on; {@code version} is that of the ticket, {@code leftOut}
+ * what of the ticket before did not fit this revision.
  */
 record JobView(
         long id,
@@ -30,6 +30,10 @@ record JobView(
         String created,
         String sheetId,
         String stamp,
+        int version,
+        StepView undo,
+        StepView redo,
+        List<String> leftOut,
         HeadroomJson headroom,
         BoardFacts board,
         List<FileView> files,
@@ -40,6 +44,9 @@ record JobView(
         List<String> drillFormats,
         CheckSummary check,
         int cuts) {
+
+    /** A version to go to, and what going there takes back or does again; null for none. */
+    record StepView(int to, String says) {}
 
     /** Extent in nm; size in mm; 0 without an outline. */
     record BoardFacts(
@@ -94,8 +101,14 @@ record JobView(
     record CheckSummary(boolean ran, int stops, int looks, int notes, int openStops, int notRun) {}
 
     static JobView of(
-            JobStore.Job job, JobService jobs, CheckService checks, OutputService outputs) {
-        BoardGeometry geometry = jobs.board(job.id());
+            JobStore.Job job,
+            int revision,
+            Ticket ticket,
+            TicketService.History history,
+            String stamp,
+            BoardGeometry geometry,
+            CheckSummary check,
+            int cuts) {
         Board board = geometry.board();
         List<LayerView> layers = new ArrayList<>();
         for (int i = 0; i < board.layers().size(); i++) {
@@ -109,11 +122,15 @@ record JobView(
         return new JobView(
                 job.id(),
                 job.name(),
-                jobs.revision(job.id()),
+                revision,
                 job.created(),
-                job.sheetId().orElse(""),
-                checks.stamp(job.id()),
-                jobs.headroom(job.id()),
+                ticket.shop().orElse(""),
+                stamp,
+                history.version(),
+                history.undone().map(v -> new StepView(v.parent(), v.says())).orElse(null),
+                history.redone().map(v -> new StepView(v.number(), v.says())).orElse(null),
+                history.leftOut(),
+                HeadroomJson.of(ticket.headroom()),
                 facts(geometry),
                 board.files().stream().map(JobView::file).toList(),
                 board.problems().stream()
@@ -123,8 +140,8 @@ record JobView(
                 board.holes().stream().map(JobView::hole).toList(),
                 nets,
                 DrillFormat.ALL.stream().map(DrillFormat::words).toList(),
-                check(job.id(), checks),
-                outputs.cuts(job.id()).size());
+                check,
+                cuts);
     }
 
     private static FileView file(SourceFile f) {
@@ -205,13 +222,7 @@ record JobView(
                 h.from().x(), h.from().y(), h.to().x(), h.to().y(), h.diameter(), h.plated());
     }
 
-    private static CheckSummary check(long id, CheckService checks) {
-        return checks.lastCheck(id)
-                .map(run -> summary(run, checks.openStops(id).size()))
-                .orElse(new CheckSummary(false, 0, 0, 0, 0, 0));
-    }
-
-    private static CheckSummary summary(CheckRun run, int open) {
+    static CheckSummary summary(CheckRun run, int open) {
         int[] counts = new int[3];
         run.findings().forEach(f -> counts[f.severity().ordinal()]++);
         int notRun =

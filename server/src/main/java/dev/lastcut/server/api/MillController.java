@@ -13,9 +13,8 @@ import dev.lastcut.core.milling.level.ProbeTable;
 import dev.lastcut.server.api.CheckController.PlaceView;
 import dev.lastcut.server.jobs.MillService;
 import dev.lastcut.server.jobs.MillService.OnMill;
-import dev.lastcut.server.jobs.MillSetupJson;
 import dev.lastcut.server.jobs.RefusedException;
-import dev.lastcut.server.jobs.Surfaces;
+import dev.lastcut.server.ticket.MillSetupJson;
 import dev.lastcut.server.work.TaskRunner;
 import dev.lastcut.server.work.TaskState;
 import java.nio.charset.StandardCharsets;
@@ -31,6 +30,7 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
 
@@ -41,12 +41,10 @@ class MillController {
     private static final int MOST_PLACES = 400;
 
     private final MillService mills;
-    private final Surfaces surfaces;
     private final TaskRunner tasks;
 
-    MillController(MillService mills, Surfaces surfaces, TaskRunner tasks) {
+    MillController(MillService mills, TaskRunner tasks) {
         this.mills = mills;
-        this.surfaces = surfaces;
         this.tasks = tasks;
     }
 
@@ -93,7 +91,7 @@ class MillController {
         }
         return new MillView(
                 on.millName(),
-                mills.setup(id),
+                MillSetupJson.of(on.setup()),
                 tools,
                 sides,
                 List.copyOf(nets),
@@ -102,12 +100,6 @@ class MillController {
                 on.mill().cutting().isolationDepth(),
                 on.mill().cutting().channel(),
                 HandJoint.of(on.geometry()).size());
-    }
-
-    @PutMapping("/setup")
-    MillView setup(@PathVariable long id, @RequestBody MillSetupJson setup) {
-        mills.chooseSetup(id, setup);
-        return mill(id);
     }
 
     /** A place of a set's result: its net names, how wide or thick, mm² of copper that stays. */
@@ -146,7 +138,7 @@ class MillController {
         List<ChoiceView> views = new ArrayList<>();
         List<List<String>> sets = mills.sets(on);
         for (List<String> tools : sets) {
-            Optional<CutterChoice> c = mills.choice(id, on, tools);
+            Optional<CutterChoice> c = mills.choice(on, tools);
             if (c.isEmpty()) {
                 return new ChoicesView(false, List.of());
             }
@@ -230,7 +222,7 @@ class MillController {
     AreasView areas(
             @PathVariable long id, @PathVariable String side, @RequestBody List<String> tools) {
         OnMill on = mills.onMill(id);
-        Optional<CutterChoice> choice = mills.choice(id, on, tools);
+        Optional<CutterChoice> choice = mills.choice(on, tools);
         if (choice.isEmpty()) {
             return new AreasView(List.of(), List.of());
         }
@@ -266,7 +258,7 @@ class MillController {
     @GetMapping("/heights/{side}")
     HeightsView heights(@PathVariable long id, @PathVariable String side) {
         OnMill on = mills.onMill(id);
-        Optional<ProbeTable.Reading> reading = surfaces.reading(id, side(side));
+        Optional<ProbeTable.Reading> reading = mills.reading(id, side(side));
         ProbeGrid grid =
                 reading.filter(ProbeTable.Reading::isUsable)
                         .map(r -> r.map().grid())
@@ -329,24 +321,30 @@ class MillController {
 
     @PutMapping("/heights/{side}")
     HeightsView keep(
-            @PathVariable long id, @PathVariable String side, @RequestBody PointsRequest points) {
+            @PathVariable long id,
+            @PathVariable String side,
+            @RequestHeader(name = Base.HEADER, required = false) String base,
+            @RequestBody PointsRequest points) {
         OnMill on = mills.onMill(id);
         ProbeGrid grid = ProbeGrid.over(on.plan().extent());
         String text = points.text() == null ? "" : points.text();
-        surfaces.keep(id, side(side), grid, text);
+        mills.keepProbed(id, Base.of(base), side(side), grid, text);
         return heights(id, side);
     }
 
     @DeleteMapping("/heights/{side}")
-    HeightsView forget(@PathVariable long id, @PathVariable String side) {
-        surfaces.forget(id, side(side));
+    HeightsView forget(
+            @PathVariable long id,
+            @PathVariable String side,
+            @RequestHeader(name = Base.HEADER, required = false) String base) {
+        mills.forgetProbed(id, Base.of(base), side(side));
         return heights(id, side);
     }
 
     @GetMapping("/heights/{side}/points.txt")
     ResponseEntity<byte[]> points(@PathVariable long id, @PathVariable String side) {
         HeightMap map =
-                Optional.ofNullable(surfaces.of(id).get(side(side)))
+                Optional.ofNullable(mills.heights(id).get(side(side)))
                         .orElseThrow(() -> new RefusedException("Nothing was probed yet."));
         return download("points-" + side + ".txt", ProbeTable.write(map));
     }

@@ -232,6 +232,12 @@ class OutputController {
         return outputs.cutFile(id, number, "sheet.json");
     }
 
+    /** The ticket the cut was made of. */
+    @GetMapping(path = "/cuts/{number}/ticket.json", produces = MediaType.APPLICATION_JSON_VALUE)
+    byte[] ticket(@PathVariable long id, @PathVariable int number) {
+        return outputs.cutFile(id, number, "ticket.json");
+    }
+
     /** The report of the check the cut was made of. */
     @GetMapping(path = "/cuts/{number}/report.html", produces = MediaType.TEXT_HTML_VALUE)
     byte[] report(@PathVariable long id, @PathVariable int number) {

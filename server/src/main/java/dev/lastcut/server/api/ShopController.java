@@ -12,16 +12,14 @@ import dev.lastcut.core.check.design.DesignNumbers;
 import dev.lastcut.server.api.CheckController.PlaceView;
 import dev.lastcut.server.jobs.CheckService;
 import dev.lastcut.server.jobs.JobService;
-import dev.lastcut.server.jobs.OrderJson;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
-import org.springframework.web.bind.annotation.PutMapping;
-import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
 
@@ -55,13 +53,13 @@ class ShopController {
             String date) {}
 
     /** {@code refused} are options chosen before that this shop does not offer. */
-    record NumbersView(List<LimitView> limits, OrderJson order, List<String> refused) {}
+    record NumbersView(List<LimitView> limits, Map<String, String> order, List<String> refused) {}
 
     @GetMapping("/limits")
     NumbersView limits(@PathVariable long id) {
         Optional<CheckContext.Against> against = jobs.against(id);
         if (against.isEmpty()) {
-            return new NumbersView(List.of(), jobs.order(id), List.of());
+            return new NumbersView(List.of(), order(id), List.of());
         }
         CheckContext.Against a = against.get();
         int layers = jobs.board(id).board().copper().size();
@@ -71,7 +69,7 @@ class ShopController {
         }
         List<String> refused = new ArrayList<>();
         a.sheet().notOffered(a.order()).forEach((o, v) -> refused.add(o.title() + " " + v));
-        return new NumbersView(limits, jobs.order(id), refused);
+        return new NumbersView(limits, order(id), refused);
     }
 
     private static LimitView view(CheckContext.Against a, LimitKey key, Limit l) {
@@ -90,10 +88,11 @@ class ShopController {
                 l.date());
     }
 
-    @PutMapping("/order")
-    NumbersView order(@PathVariable long id, @RequestBody OrderJson order) {
-        jobs.chooseOrder(id, order);
-        return limits(id);
+    /** What is chosen of the shop's options, by their ids. */
+    private Map<String, String> order(long id) {
+        Map<String, String> chosen = new TreeMap<>();
+        jobs.ticket(id).order().chosen().forEach((o, v) -> chosen.put(o.id(), v));
+        return chosen;
     }
 
     /** What the board itself has of a number: nm, with its place. */

@@ -1,22 +1,18 @@
 package dev.lastcut.server.cli;
 
-import dev.lastcut.core.board.Board;
 import dev.lastcut.core.capability.CapabilitySheet;
-import dev.lastcut.core.capability.Headroom;
-import dev.lastcut.core.check.CheckContext;
-import dev.lastcut.core.check.CheckRun;
-import dev.lastcut.core.check.run.CheckRunner;
-import dev.lastcut.core.connectivity.BoardGeometry;
 import dev.lastcut.core.cut.OutputFile;
-import dev.lastcut.core.cut.OutputSet;
-import dev.lastcut.core.intake.Intake;
 import dev.lastcut.core.intake.Pack;
 import dev.lastcut.core.intake.PackReader;
 import dev.lastcut.core.intake.UnusablePackException;
+import dev.lastcut.core.job.Making;
+import dev.lastcut.core.ticket.Made;
+import dev.lastcut.core.ticket.Ticket;
 import dev.lastcut.server.report.Handover;
-import dev.lastcut.server.report.Reports;
 import dev.lastcut.server.sheets.SheetJson;
 import dev.lastcut.server.sheets.SheetLibrary;
+import dev.lastcut.server.ticket.BadTicketException;
+import dev.lastcut.server.ticket.Tickets;
 import java.io.IOException;
 import java.io.PrintStream;
 import java.nio.file.Files;
@@ -24,18 +20,27 @@ import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.time.Instant;
 import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Stream;
 
 /**
- * {@code make PACK --for SHEET --out DIR}: the whole job without a browser. Exit status 0: no open
- * stop; 1: some, the outputs are marked as not released; 2: nothing was made, one sentence says
- * why.
+ * {@code make PACK --for SHEET [--with TICKET] --out DIR}: the whole job without a browser. Exit
+ * status 0: no open stop; 1: some, the outputs are marked as not released; 2: nothing was made, one
+ * sentence says why.
  */
 public final class MakeCommand {
-    private static final String USAGE = "Usage: make PACK --for SHEET --out DIR";
+    private static final String USAGE = "Usage: make PACK --for SHEET [--with TICKET] --out DIR";
+
+    private static final String FOR = "--for";
+    private static final String WITH = "--with";
+    private static final String OUT = "--out";
+    private static final Set<String> OPTIONS = Set.of(FOR, WITH, OUT);
 
     private final PrintStream out;
     private final PrintStream err;
@@ -48,7 +53,10 @@ public final class MakeCommand {
     public int run(List<String> args) {
         try {
             return make(Arguments.parse(args));
-        } catch (UnusablePackException | SheetJson.BadSheetException | IllegalArgumentException e) {
+        } catch (UnusablePackException
+                | SheetJson.BadSheetException
+                | BadTicketException
+                | IllegalArgumentException e) {
             err.println(e.getMessage());
         } catch (IOException e) {
             err.println("Cannot read or write " + e.getMessage() + ".");
@@ -56,48 +64,58 @@ public final class MakeCommand {
         return 2;
     }
 
-    private record Arguments(Path pack, String sheet, Path out) {
+    private record Arguments(Path pack, String sheet, Optional<Path> ticket, Path out) {
         static Arguments parse(List<String> args) {
-            String pack = null;
-            String sheet = null;
-            String out = null;
+            Map<String, String> options = new HashMap<>();
+            List<String> packs = new ArrayList<>();
             for (int i = 0; i < args.size(); i++) {
-                boolean more = i + 1 < args.size();
-                switch (args.get(i)) {
-                    case "--for" -> sheet = more ? args.get(++i) : null;
-                    case "--out" -> out = more ? args.get(++i) : null;
-                    default -> {
-                        if (pack != null) {
-                            throw new IllegalArgumentException(USAGE);
-                        }
-                        pack = args.get(i);
-                    }
+                String word = args.get(i);
+                boolean option = OPTIONS.contains(word);
+                if (option && i + 1 < args.size()) {
+                    options.put(word, args.get(++i));
+                } else {
+                    packs.add(word);
                 }
             }
-            if (pack == null || sheet == null || out == null) {
+            if (packs.size() != 1
+                    || packs.get(0).startsWith("--")
+                    || !options.keySet().containsAll(Set.of(FOR, OUT))) {
                 throw new IllegalArgumentException(USAGE);
             }
-            return new Arguments(Path.of(pack), sheet, Path.of(out));
+            return new Arguments(
+                    Path.of(packs.get(0)),
+                    options.get(FOR),
+                    Optional.ofNullable(options.get(WITH)).map(Path::of),
+                    Path.of(options.get(OUT)));
         }
     }
 
     private int make(Arguments args)
-            throws IOException, UnusablePackException, SheetJson.BadSheetException {
+            throws IOException,
+                    UnusablePackException,
+                    SheetJson.BadSheetException,
+                    BadTicketException {
         CapabilitySheet sheet = new SheetLibrary().resolve(args.sheet());
+        Ticket ticket = ticket(args.ticket());
         Pack pack = read(args.pack());
-        Board board = Intake.open(pack);
-        BoardGeometry geometry = new BoardGeometry(board);
-        CheckContext.Against against = new CheckContext.Against(sheet, Headroom.NONE);
-        CheckRun checks = CheckRunner.run(new CheckContext(geometry, against));
-        OutputSet outputs = OutputSet.make(geometry, sheet, against.setup(), Map.of());
-        String created = Instant.now().truncatedTo(ChronoUnit.SECONDS).toString();
-        String job = pack.name().replaceFirst("(?i)\\.zip$", "");
-        Handover handover =
-                Handover.of(
-                        Reports.of(job, created, against, geometry, checks, List.of()),
+        Made made = ticket.made();
+        String created = made.at().orElse(Instant.now().truncatedTo(ChronoUnit.SECONDS).toString());
+        String job = made.job().orElse(pack.name().replaceFirst("(?i)\\.zip$", ""));
+        ticket.shop()
+                .filter(s -> !s.equals(sheet.id()))
+                .ifPresent(
+                        s ->
+                                err.println(
+                                        "The ticket was made for "
+                                                + s
+                                                + ": how the board is set up there is not used."));
+        Making.Product product =
+                Making.all(
+                        pack,
                         sheet,
-                        0,
-                        outputs);
+                        ticket.withShop(sheet.id())
+                                .with(d -> d.made = Made.of(job, made.cut(), created)));
+        Handover handover = Handover.of(product);
         write(args.out(), handover.files());
         int open = handover.manifest().openStops().size();
         out.println(
@@ -105,12 +123,16 @@ public final class MakeCommand {
                         + " files in "
                         + args.out()
                         + "; "
-                        + checks.findings().size()
+                        + product.run().findings().size()
                         + " findings, "
                         + open
                         + " open stops"
                         + (open > 0 ? ": not released" : ""));
         return open > 0 ? 1 : 0;
+    }
+
+    private static Ticket ticket(Optional<Path> path) throws IOException, BadTicketException {
+        return path.isEmpty() ? Ticket.BLANK : Tickets.parse(Files.readAllBytes(path.get()));
     }
 
     private static Pack read(Path path) throws IOException, UnusablePackException {

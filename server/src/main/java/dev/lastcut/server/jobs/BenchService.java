@@ -61,13 +61,11 @@ public class BenchService {
     }
 
     private final MillService mills;
-    private final Surfaces surfaces;
     private final Map<Long, Session> sessions = new HashMap<>();
     private final ScheduledExecutorService clock = Executors.newSingleThreadScheduledExecutor();
 
-    BenchService(MillService mills, Surfaces surfaces) {
+    BenchService(MillService mills) {
         this.mills = mills;
-        this.surfaces = surfaces;
         clock.scheduleAtFixedRate(this::tick, TICK_MS, TICK_MS, TimeUnit.MILLISECONDS);
     }
 
@@ -304,7 +302,7 @@ public class BenchService {
     public void run(long id, String file) {
         Session s = session(id);
         Script script =
-                Rehearsal.scripts(mills.onMill(id).plan(), surfaces.of(id)).stream()
+                Rehearsal.scripts(mills.onMill(id).plan(), mills.heights(id)).stream()
                         .filter(p -> p.name().equals(file))
                         .findFirst()
                         .orElseThrow(() -> new NotFoundException("There is no program " + file));
@@ -351,7 +349,7 @@ public class BenchService {
     }
 
     /** Takes the measured points over as the side's surface. */
-    public void keepProbed(long id) {
+    public void keepProbed(long id, Optional<Integer> base) {
         Session s = session(id);
         synchronized (s) {
             ProbeGrid grid =
@@ -360,7 +358,7 @@ public class BenchService {
             for (double[] t : s.mill.status().touches()) {
                 points.append(String.format(Locale.ROOT, "%.4f %.4f %.4f%n", t[0], t[1], t[2]));
             }
-            surfaces.keep(id, s.side, grid, points.toString());
+            mills.keepProbed(id, base, s.side, grid, points.toString());
         }
     }
 

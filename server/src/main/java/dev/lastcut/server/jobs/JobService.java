@@ -7,56 +7,61 @@ import dev.lastcut.core.capability.CapabilitySheet;
 import dev.lastcut.core.check.CheckContext;
 import dev.lastcut.core.compare.BoardChanges;
 import dev.lastcut.core.connectivity.BoardGeometry;
-import dev.lastcut.core.current.NetPath;
 import dev.lastcut.core.cut.Manifest;
-import dev.lastcut.core.formats.drill.DrillFormat;
 import dev.lastcut.core.intake.Choices;
 import dev.lastcut.core.intake.Intake;
 import dev.lastcut.core.intake.Pack;
 import dev.lastcut.core.intake.Pack.PackFile;
 import dev.lastcut.core.intake.UnusablePackException;
 import dev.lastcut.core.intake.roles.Remembered;
-import dev.lastcut.core.milling.MillSetup;
+import dev.lastcut.core.job.Making;
+import dev.lastcut.core.ticket.Asking;
+import dev.lastcut.core.ticket.Carrying;
+import dev.lastcut.core.ticket.Misfit;
+import dev.lastcut.core.ticket.Ticket;
 import dev.lastcut.server.sheets.Sheets;
 import dev.lastcut.server.store.BlobStore;
-import dev.lastcut.server.store.CurrentStore;
 import dev.lastcut.server.store.JobStore;
-import dev.lastcut.server.store.MillStore;
 import dev.lastcut.server.store.NamingStore;
+import dev.lastcut.server.ticket.BadTicketException;
 import dev.lastcut.server.work.Task;
 import java.nio.charset.StandardCharsets;
 import java.time.Instant;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
 import org.springframework.stereotype.Service;
 
-/** What can be done with a job. */
+/** Jobs, their boards, and what is chosen for them. */
 @Service
 public class JobService {
     private final JobStore jobs;
     private final BlobStore blobs;
-    private final CurrentStore currents;
-    private final MillStore mills;
+    private final TicketService tickets;
     private final Sheets sheets;
     private final NamingStore naming;
-    private final ResultCache<BoardGeometry> boards = new ResultCache<>(6);
-    private final ResultCache<BoardChanges> changes = new ResultCache<>(4);
+
+    /** Jobs whose files were told something since their names were last remembered. */
+    private final Set<Long> told = ConcurrentHashMap.newKeySet();
+
+    private final Results<BoardGeometry> boards = new Results<>(6);
+    private final Results<BoardChanges> changes = new Results<>(4);
 
     JobService(
             JobStore jobs,
             BlobStore blobs,
-            CurrentStore currents,
-            MillStore mills,
+            TicketService tickets,
             Sheets sheets,
             NamingStore naming) {
         this.jobs = jobs;
         this.blobs = blobs;
-        this.currents = currents;
-        this.mills = mills;
+        this.tickets = tickets;
         this.sheets = sheets;
         this.naming = naming;
     }
@@ -74,6 +79,11 @@ public class JobService {
         return jobs.revision(id);
     }
 
+    public Ticket ticket(long id) {
+        job(id);
+        return tickets.now(id).ticket();
+    }
+
     /**
      * Reads a pack and, if it can be used, keeps it as a new job.
      *
@@ -84,31 +94,59 @@ public class JobService {
         task.progress(0, 3, "reading " + pack.files().size() + " files");
         var board = Intake.open(pack, Choices.NONE, remembered());
         task.progress(1, 3, "joining copper into nets");
+        // What was said before holds for this job from now on, whatever is said of later packs.
+        Map<String, Role> told = new HashMap<>();
+        board.files().stream().filter(Remembered::told).forEach(f -> told.put(f.path(), f.role()));
         BoardGeometry geometry = new BoardGeometry(board);
         if (task.isCancelled()) {
             return 0;
         }
         task.progress(2, 3, "keeping the files");
         String name = pack.name().replaceFirst("(?i)\\.zip$", "");
-        long id = jobs.create(name, pack, now());
-        // What was said before holds for this job from now on, whatever is said of later packs.
-        List<JobStore.StoredFile> told = new ArrayList<>();
-        for (SourceFile f : board.files()) {
-            if (Remembered.told(f)) {
-                told.add(file(id, f.path()).withRole(Optional.of(f.role().id())));
-            }
-        }
-        jobs.chooseAll(id, 1, told);
+        long id = jobs.create(name, pack, time());
+        Ticket first = Ticket.BLANK.with(d -> d.files = Choices.roles(told));
+        tickets.begin(id, 1, "brought in", first, List.of());
         if (told.isEmpty()) {
-            boards.get(boardKey(id), () -> geometry);
+            keep(id, geometry);
         }
         return id;
+    }
+
+    private void keep(long id, BoardGeometry geometry) {
+        Moment now = now(id);
+        boards.get(
+                now.board().files(),
+                now.ticket(),
+                asking -> {
+                    asking.ask(Ticket::files);
+                    return geometry;
+                });
     }
 
     private Remembered remembered() {
         Map<String, Role> roles = new HashMap<>();
         naming.all().forEach((s, id) -> Role.parse(id).ifPresent(r -> roles.put(s, r)));
         return new Remembered(roles);
+    }
+
+    /**
+     * Reads the board, if it is not there yet, and remembers what was said of its files.
+     *
+     * @throws RefusedException when it can no longer be read
+     */
+    void read(long id, Task task) {
+        task.progress(0, 2, "reading " + jobs.files(id, jobs.revision(id)).size() + " files");
+        board(id);
+        if (told.remove(id)) {
+            task.progress(1, 2, "remembering what the files are");
+            remember(id);
+        }
+    }
+
+    /** Whether the board was read and what was said of its files remembered. */
+    boolean isRead(long id) {
+        Moment now = now(id);
+        return !told.contains(id) && boards.peek(now.board().files(), now.ticket()).isPresent();
     }
 
     /**
@@ -124,242 +162,204 @@ public class JobService {
         pictures.stream()
                 .filter(f -> f.doubt().isEmpty())
                 .forEach(f -> roles.put(signatures.get(f.path()), f.role().id()));
-        naming.put(roles, now());
+        naming.put(roles, time());
     }
 
     /**
-     * Reads newer files of a job and, if they can be used, keeps them as its next revision with
-     * what was decided about the files before.
+     * Reads newer files of a job and, if they can be used, keeps them as its next revision, which
+     * starts from the ticket there is.
      *
      * @return the revision's number, 0 when cancelled
      */
     public int bringInAgain(long id, Pack pack, Task task) throws UnusablePackException {
         job(id);
         task.progress(0, 3, "reading " + pack.files().size() + " files");
-        List<JobStore.StoredFile> kept = Carrying.over(files(id), pack);
-        BoardGeometry geometry =
-                new BoardGeometry(
-                        Intake.open(new Pack(job(id).name(), pack.files()), choices(kept)));
+        Carrying carried = Carrying.over(ticket(id), pack);
+        Pack named = new Pack(job(id).name(), pack.files());
+        BoardGeometry geometry = Making.board(named, new Asking(carried.ticket()));
+        List<String> left = new ArrayList<>(carried.left());
+        Misfit.nets(carried.ticket(), geometry).forEach(m -> left.add(m.sentence() + "."));
         if (task.isCancelled()) {
             return 0;
         }
         task.progress(2, 3, "keeping the files");
         int number = jobs.revision(id) + 1;
-        jobs.addRevision(id, number, pack, now());
-        kept.forEach(f -> jobs.choose(id, number, f));
-        boards.get(boardKey(id), () -> geometry);
+        jobs.addRevision(id, number, pack, time());
+        tickets.begin(id, number, "revision " + number + " brought in", carried.ticket(), left);
+        keep(id, geometry);
         return number;
     }
 
-    public List<JobStore.Revision> revisions(long id) {
-        return jobs.revisions(id);
+    /** A job as it is now. */
+    Moment now(long id) {
+        return at(id, jobs.revision(id));
     }
 
-    private List<JobStore.StoredFile> files(long id) {
-        return jobs.files(id, jobs.revision(id));
+    /** The revision before the one of a moment, to be held against what is chosen at it. */
+    Optional<Moment> before(Moment now) {
+        if (now.revision() < 2) {
+            return Optional.empty();
+        }
+        Moment then = at(now.job(), now.revision() - 1);
+        return Optional.of(
+                new Moment(
+                        now.job(),
+                        now.name(),
+                        then.revision(),
+                        then.version(),
+                        now.ticket().with(d -> d.files = then.ticket().files()),
+                        now.sheet(),
+                        then.board()));
+    }
+
+    private Moment at(long id, int revision) {
+        String name = job(id).name();
+        TicketService.Chosen chosen = tickets.at(id, revision);
+        StringBuilder files = new StringBuilder(name).append('\n');
+        jobs.files(id, revision).forEach(f -> files.append(f).append('\n'));
+        return new Moment(
+                id,
+                name,
+                revision,
+                chosen.version(),
+                chosen.ticket(),
+                chosen.ticket().shop().flatMap(sheets::find),
+                new Moment.BoardKey(
+                        Manifest.sha256(files.toString().getBytes(StandardCharsets.UTF_8)),
+                        chosen.ticket().files()));
     }
 
     /** The job's board; read again only when its files or what was decided of them changed. */
     public BoardGeometry board(long id) {
-        job(id);
-        return board(id, jobs.revision(id));
+        return board(now(id));
     }
 
-    BoardGeometry board(long id, int revision) {
+    BoardGeometry board(Moment m) {
+        return board(m, m.ticket());
+    }
+
+    private BoardGeometry board(Moment m, Ticket ticket) {
         try {
-            List<JobStore.StoredFile> files = jobs.files(id, revision);
-            return boards.get(boardKey(files), () -> open(id, files));
+            return boards.get(
+                    m.board().files(),
+                    ticket,
+                    asking -> Making.board(pack(m.job(), m.revision()), asking));
         } catch (UnusablePackException e) {
             throw new RefusedException(e.getMessage());
         }
     }
 
+    /** The files of the newest revision, as brought in. */
+    public Pack pack(long id) {
+        return pack(id, jobs.revision(id));
+    }
+
+    private Pack pack(long id, int revision) {
+        List<PackFile> files = new ArrayList<>();
+        jobs.files(id, revision)
+                .forEach(f -> files.add(new PackFile(f.path(), blobs.get(f.sha256()))));
+        return new Pack(job(id).name(), files);
+    }
+
     /** What the newest revision changed against the one before; empty for the first. */
     public Optional<BoardChanges> changes(long id) {
-        int now = jobs.revision(id);
-        if (now < 2) {
-            return Optional.empty();
-        }
-        String key = boardKey(jobs.files(id, now - 1)) + boardKey(id);
-        return Optional.of(
-                changes.get(key, () -> BoardChanges.between(board(id, now - 1), board(id, now))));
-    }
-
-    private BoardGeometry open(long id, List<JobStore.StoredFile> stored)
-            throws UnusablePackException {
-        List<PackFile> files = new ArrayList<>();
-        stored.forEach(f -> files.add(new PackFile(f.path(), blobs.get(f.sha256()))));
-        return new BoardGeometry(Intake.open(new Pack(job(id).name(), files), choices(stored)));
-    }
-
-    private static Choices choices(List<JobStore.StoredFile> stored) {
-        Map<String, Role> roles = new HashMap<>();
-        Map<String, Correction> corrections = new HashMap<>();
-        Map<String, DrillFormat> formats = new HashMap<>();
-        Map<String, Double> units = new HashMap<>();
-        for (JobStore.StoredFile f : stored) {
-            f.role().flatMap(Role::parse).ifPresent(r -> roles.put(f.path(), r));
-            f.correction()
-                    .map(c -> CorrectionJson.parse(c).toCorrection())
-                    .ifPresent(c -> corrections.put(f.path(), c));
-            f.format().flatMap(DrillFormat::named).ifPresent(d -> formats.put(f.path(), d));
-            f.unitNm().ifPresent(u -> units.put(f.path(), u));
-        }
-        return new Choices(roles, corrections, formats, units);
-    }
-
-    private String boardKey(long id) {
-        return boardKey(files(id));
-    }
-
-    private static String boardKey(List<JobStore.StoredFile> files) {
-        StringBuilder all = new StringBuilder();
-        files.forEach(f -> all.append(f).append('\n'));
-        return hash(all.toString());
-    }
-
-    private static String hash(String s) {
-        return Manifest.sha256(s.getBytes(StandardCharsets.UTF_8));
-    }
-
-    private JobStore.StoredFile file(long id, String path) {
-        return files(id).stream()
-                .filter(f -> f.path().equals(path))
-                .findFirst()
-                .orElseThrow(() -> new NotFoundException("The job has no file " + path + "."));
-    }
-
-    private void keep(long id, JobStore.StoredFile f) {
-        jobs.choose(id, jobs.revision(id), f);
-    }
-
-    /**
-     * Sets the roles of files, all or none; an empty one goes back to what is proposed.
-     *
-     * @param roles role ids by path
-     */
-    public void chooseRoles(long id, Map<String, Optional<String>> roles) {
-        List<JobStore.StoredFile> all = new ArrayList<>();
-        roles.forEach(
-                (path, role) -> {
-                    if (role.isPresent() && Role.parse(role.get()).isEmpty()) {
-                        throw new RefusedException("There is no role '" + role.get() + "'.");
-                    }
-                    all.add(file(id, path).withRole(role));
-                });
-        jobs.chooseAll(id, jobs.revision(id), all);
-        if (roles.values().stream().anyMatch(Optional::isPresent)) {
-            remember(id);
-        }
+        Moment now = now(id);
+        return before(now)
+                .map(
+                        then ->
+                                changes.get(
+                                        List.of(then.board(), now.board()),
+                                        Ticket.BLANK,
+                                        asking -> BoardChanges.between(board(then), board(now))));
     }
 
     /** The bytes of a file of the newest revision, as brought in. */
     public PackFile content(long id, String path) {
-        return new PackFile(path, blobs.get(file(id, path).sha256()));
+        return jobs.files(id, jobs.revision(id)).stream()
+                .filter(f -> f.path().equals(path))
+                .findFirst()
+                .map(f -> new PackFile(path, blobs.get(f.sha256())))
+                .orElseThrow(() -> new NotFoundException("The job has no file " + path + "."));
     }
 
-    /** Moves a file's content as proposed, or, with {@code apply} false, back to where it was. */
-    public void correct(long id, String path, boolean apply) {
-        JobStore.StoredFile f = file(id, path);
-        Optional<String> correction = Optional.empty();
-        if (apply) {
-            correction =
-                    board(id).board().files().stream()
-                            .filter(s -> s.path().equals(path))
-                            .findFirst()
-                            .flatMap(SourceFile::suggested)
-                            .map(c -> CorrectionJson.of(c).write());
-            if (correction.isEmpty()) {
-                throw new RefusedException("No correction is proposed for " + path + ".");
-            }
-        }
-        keep(id, f.withCorrection(correction));
-    }
-
-    /** Sets how a drill file's digits are read, in words; empty to take what the file says. */
-    public void chooseFormat(long id, String path, Optional<String> format) {
-        if (format.isPresent() && DrillFormat.named(format.get()).isEmpty()) {
-            throw new RefusedException("There is no number format '" + format.get() + "'.");
-        }
-        JobStore.StoredFile f = file(id, path);
-        keep(id, f.withFormat(format));
-    }
-
-    /** Sets or confirms the unit of a drawing, in nm; empty to take what the file says. */
-    public void chooseUnit(long id, String path, Optional<Double> unitNm) {
-        if (unitNm.isPresent() && !(unitNm.get() >= 1 && unitNm.get() <= 1e9)) {
-            throw new RefusedException("A unit of " + unitNm.get() + " nm makes no sense.");
-        }
-        JobStore.StoredFile f = file(id, path);
-        keep(id, f.withUnit(unitNm));
-    }
-
-    public void chooseShop(long id, String sheetId, HeadroomJson headroom) {
+    /**
+     * Chooses something.
+     *
+     * @param base the version it was chosen on; empty: whichever holds
+     * @throws RefusedException when it is no ticket, or names what is not there: then nothing is
+     *     changed
+     * @throws StaleException when another version holds
+     */
+    public TicketService.Chosen choose(
+            long id, Optional<Integer> base, TicketService.Change change) {
         job(id);
-        if (sheets.find(sheetId).isEmpty()) {
-            throw new NotFoundException("There is no sheet '" + sheetId + "'.");
-        }
+        Ticket before = ticket(id);
+        TicketService.Chosen chosen;
         try {
-            headroom.toHeadroom();
-        } catch (IllegalArgumentException e) {
-            throw new RefusedException("This headroom cannot be used: " + e.getMessage() + ".");
+            chosen = tickets.choose(id, base, t -> fitting(id, t, change.apply(t)));
+        } catch (BadTicketException | IllegalArgumentException e) {
+            throw new RefusedException(e.getMessage());
         }
-        jobs.chooseShop(id, sheetId, headroom.write());
+        if (chosen.ticket().files().roles().entrySet().stream()
+                .anyMatch(e -> !e.getValue().equals(before.files().roles().get(e.getKey())))) {
+            told.add(id);
+        }
+        return chosen;
     }
 
-    public HeadroomJson headroom(long id) {
-        return HeadroomJson.parse(job(id).headroom());
+    /** Refuses what names something that is not there, unless it did so before. */
+    private Ticket fitting(long id, Ticket before, Ticket after) {
+        Set<Misfit> old = new HashSet<>(misfits(id, before, before));
+        List<Misfit> fresh =
+                misfits(id, before, after).stream().filter(m -> !old.contains(m)).toList();
+        if (!fresh.isEmpty()) {
+            throw new RefusedException(
+                    "Nothing was changed: "
+                            + String.join("; ", fresh.stream().map(Misfit::sentence).toList())
+                            + ".");
+        }
+        return after;
+    }
+
+    private List<Misfit> misfits(long id, Ticket before, Ticket after) {
+        int revision = jobs.revision(id);
+        Set<String> paths = new HashSet<>();
+        jobs.files(id, revision).forEach(f -> paths.add(f.path()));
+        List<Misfit> all = new ArrayList<>(Misfit.files(after, paths));
+        Optional<CapabilitySheet> sheet = after.shop().flatMap(sheets::find);
+        if (after.shop().isPresent() && sheet.isEmpty()) {
+            all.add(new Misfit("shop", "there is no sheet '" + after.shop().get() + "'"));
+        }
+        sheet.ifPresent(s -> all.addAll(Misfit.tools(after, s)));
+        // Only then is the board looked at: it may have to be read for it.
+        if (!after.currents().equals(before.currents())) {
+            all.addAll(Misfit.nets(after, board(now(id), after)));
+        }
+        return all;
+    }
+
+    /** The move that is proposed for a file. */
+    public Correction proposedMove(long id, String path) {
+        return board(id).board().files().stream()
+                .filter(s -> s.path().equals(path))
+                .findFirst()
+                .flatMap(SourceFile::suggested)
+                .orElseThrow(
+                        () -> new RefusedException("No correction is proposed for " + path + "."));
     }
 
     /** The chosen sheet, empty until one is chosen. */
     public Optional<CapabilitySheet> sheet(long id) {
-        return job(id).sheetId().flatMap(sheets::find);
-    }
-
-    CapabilitySheet requireSheet(long id) {
-        return sheet(id)
-                .orElseThrow(
-                        () ->
-                                new RefusedException(
-                                        "Choose a shop first: nothing to hold it against."));
-    }
-
-    /** What a revision's board is held against; empty until a shop is chosen. */
-    public Optional<CheckContext.Against> against(long id) {
-        return sheet(id).map(s -> against(id, s));
-    }
-
-    /** What a board would be held against at another shop. */
-    public CheckContext.Against against(long id, CapabilitySheet sheet) {
-        JobStore.Job job = job(id);
-        return new CheckContext.Against(
-                sheet,
-                headroom(id).toHeadroom(),
-                OrderJson.parse(job.order()).toOrder(),
-                currents(id).stream().map(CurrentJson::toCurrent).toList(),
-                sheet.isMill() ? setup(id, sheet).toSetup() : MillSetup.USUAL);
-    }
-
-    /** How the board is set up on a mill; the usual way until something was chosen. */
-    public MillSetupJson setup(long id, CapabilitySheet sheet) {
-        return mills.setup(id, sheet.id())
-                .map(MillSetupJson::parse)
-                .orElseGet(() -> MillSetupJson.of(MillSetup.USUAL));
-    }
-
-    public void chooseSetup(long id, MillSetupJson setup) {
-        CapabilitySheet sheet = requireMill(id);
-        try {
-            setup.toSetup();
-        } catch (IllegalArgumentException e) {
-            throw new RefusedException("This set-up cannot be used: " + e.getMessage() + ".");
-        }
-        mills.putSetup(id, sheet.id(), setup.write());
+        return now(id).sheet();
     }
 
     /** The chosen sheet, which must be a mill's. */
     public CapabilitySheet requireMill(long id) {
-        CapabilitySheet sheet = requireSheet(id);
+        return requireMill(now(id));
+    }
+
+    static CapabilitySheet requireMill(Moment now) {
+        CapabilitySheet sheet = now.requireSheet();
         if (!sheet.isMill()) {
             throw new RefusedException(
                     sheet.name() + " is a board house. Choose a mill at the Shop station first.");
@@ -367,47 +367,17 @@ public class JobService {
         return sheet;
     }
 
-    public OrderJson order(long id) {
-        return OrderJson.parse(job(id).order());
+    /** What the newest revision's board is held against; empty until a shop is chosen. */
+    public Optional<CheckContext.Against> against(long id) {
+        return sheet(id).map(s -> against(id, s));
     }
 
-    public void chooseOrder(long id, OrderJson order) {
-        job(id);
-        try {
-            order.toOrder();
-        } catch (IllegalArgumentException e) {
-            throw new RefusedException("This cannot be ordered: " + e.getMessage() + ".");
-        }
-        jobs.chooseOrder(id, order.write());
+    /** What the board would be held against at another shop. */
+    public CheckContext.Against against(long id, CapabilitySheet sheet) {
+        return Making.against(sheet, new Asking(ticket(id)));
     }
 
-    public List<CurrentJson> currents(long id) {
-        return currents.all(id).stream().map(CurrentJson::of).toList();
-    }
-
-    public void giveCurrent(long id, CurrentJson current) {
-        job(id);
-        try {
-            current.toCurrent();
-        } catch (IllegalArgumentException e) {
-            throw new RefusedException("This current cannot be used: " + e.getMessage() + ".");
-        }
-        if (NetPath.named(board(id), current.net()).isEmpty()) {
-            throw new RefusedException("The board has no net called " + current.net() + ".");
-        }
-        currents.put(id, current.toKept());
-    }
-
-    public void takeCurrent(long id, String net) {
-        currents.delete(id, net);
-    }
-
-    /** A key that changes when a revision's files, or what was decided of them, change. */
-    String boardKey(long id, int revision) {
-        return boardKey(jobs.files(id, revision));
-    }
-
-    static String now() {
+    static String time() {
         return Instant.now().truncatedTo(ChronoUnit.SECONDS).toString();
     }
 }

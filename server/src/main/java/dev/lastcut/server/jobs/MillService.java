@@ -9,9 +9,13 @@ import dev.lastcut.core.milling.MillSetup;
 import dev.lastcut.core.milling.MillingPlan;
 import dev.lastcut.core.milling.ToPack;
 import dev.lastcut.core.milling.level.HeightMap;
+import dev.lastcut.core.milling.level.ProbeGrid;
+import dev.lastcut.core.milling.level.ProbeTable;
 import dev.lastcut.core.milling.level.Surface;
 import dev.lastcut.core.milling.rehearsal.Rehearsal;
 import dev.lastcut.core.milling.rehearsal.Script;
+import dev.lastcut.core.ticket.ProbedSurface;
+import dev.lastcut.core.ticket.Ticket;
 import dev.lastcut.server.work.Task;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -30,17 +34,16 @@ public class MillService {
     private static final int MOST_SETS = 12;
 
     private final JobService jobs;
-    private final Surfaces surfaces;
-    private final ResultCache<CutterChoice> choices = new ResultCache<>(60);
-    private final ResultCache<Rehearsal> rehearsals = new ResultCache<>(6);
+    private final Results<CutterChoice> choices = new Results<>(60);
+    private final Results<Rehearsal> rehearsals = new Results<>(6);
 
-    MillService(JobService jobs, Surfaces surfaces) {
+    MillService(JobService jobs) {
         this.jobs = jobs;
-        this.surfaces = surfaces;
     }
 
     /** A job's board on its mill. */
-    public record OnMill(BoardGeometry geometry, Mill mill, MillSetup setup, String millName) {
+    public record OnMill(
+            Moment moment, BoardGeometry geometry, Mill mill, MillSetup setup, String millName) {
         public MillingPlan plan() {
             return MillingPlan.of(geometry, mill, setup);
         }
@@ -51,29 +54,44 @@ public class MillService {
     }
 
     public OnMill onMill(long id) {
-        var sheet = jobs.requireMill(id);
+        Moment now = jobs.now(id);
+        var sheet = JobService.requireMill(now);
         Mill mill = sheet.mill().orElseThrow();
-        MillSetup setup = jobs.setup(id, sheet).toSetup();
-        return new OnMill(jobs.board(id), mill, setup, sheet.name());
+        return new OnMill(now, jobs.board(now), mill, now.ticket().mill(), sheet.name());
     }
 
-    public MillSetupJson setup(long id) {
-        return jobs.setup(id, jobs.requireMill(id));
+    /** What was measured on a side, read anew so that its problems are told again. */
+    public Optional<ProbeTable.Reading> reading(long id, Side side) {
+        return Optional.ofNullable(jobs.ticket(id).probed().get(side)).map(ProbedSurface::reading);
     }
 
-    /** Keeps a set-up; a surface probed on the other way round no longer holds. */
-    public void chooseSetup(long id, MillSetupJson setup) {
-        MillSetupJson before = setup(id);
-        jobs.chooseSetup(id, setup);
-        if (!before.turnedOver().equals(setup.turnedOver())) {
-            surfaces.forget(id, Side.BOTTOM);
+    public Map<Side, HeightMap> heights(long id) {
+        return Ticket.heights(jobs.ticket(id).probed());
+    }
+
+    /**
+     * Keeps measured points.
+     *
+     * @throws RefusedException when they make no surface; nothing is changed then
+     */
+    public void keepProbed(
+            long id, Optional<Integer> base, Side side, ProbeGrid grid, String points) {
+        ProbedSurface surface = new ProbedSurface(grid, points);
+        if (surface.map().isEmpty()) {
+            throw new RefusedException(String.join(" ", surface.reading().problems()));
         }
+        jobs.choose(id, base, t -> t.withProbed(side, Optional.of(surface)));
     }
 
-    private record SetKey(String board, Mill mill, MillSetup setup) {}
+    public void forgetProbed(long id, Optional<Integer> base, Side side) {
+        jobs.choose(id, base, t -> t.withProbed(side, Optional.empty()));
+    }
 
-    private SetKey key(long id, OnMill on, List<String> tools) {
-        return new SetKey(jobs.boardKey(id, jobs.revision(id)), on.mill, on.setup.withTools(tools));
+    /** What a set's result is made of besides the ticket. */
+    private record SetOf(Object board, Mill mill, List<String> tools) {}
+
+    private static SetOf of(OnMill on, List<String> tools) {
+        return new SetOf(on.moment.board(), on.mill, tools);
     }
 
     /** The sets held side by side: the found one, the chosen one, and each tool alone. */
@@ -90,8 +108,8 @@ public class MillService {
     }
 
     /** What a set makes of the board, if it was looked at already. */
-    public Optional<CutterChoice> choice(long id, OnMill on, List<String> tools) {
-        return choices.peek(key(id, on, tools));
+    public Optional<CutterChoice> choice(OnMill on, List<String> tools) {
+        return choices.peek(of(on, tools), on.moment.ticket());
     }
 
     /** Looks at every set. */
@@ -103,8 +121,13 @@ public class MillService {
             String what = tools.isEmpty() ? "the coarsest set that does" : String.join(", ", tools);
             task.progress(i, sets.size(), "trying " + what);
             choices.get(
-                    key(id, on, tools),
-                    () -> CutterChoice.of(on.geometry, on.mill, on.setup.withTools(tools)));
+                    of(on, tools),
+                    on.moment.ticket(),
+                    asking ->
+                            CutterChoice.of(
+                                    on.geometry,
+                                    on.mill,
+                                    asking.ask(t -> t.mill().withTools(tools))));
         }
     }
 
@@ -124,23 +147,34 @@ public class MillService {
         }
     }
 
-    private record RehearsalKey(
-            String board, Mill mill, MillSetup setup, String heights, Wish wish) {}
+    /** What a rehearsal is made of besides the ticket. */
+    private record RehearsalOf(Object board, Mill mill, Wish wish) {}
 
-    private RehearsalKey key(long id, OnMill on, Wish wish) {
-        return new RehearsalKey(
-                jobs.boardKey(id, jobs.revision(id)), on.mill, on.setup, surfaces.stamp(id), wish);
+    private static RehearsalOf of(OnMill on, Wish wish) {
+        return new RehearsalOf(on.moment.board(), on.mill, wish);
     }
 
     public Optional<Rehearsal> rehearsal(long id, Wish wish) {
-        return rehearsals.peek(key(id, onMill(id), wish));
+        OnMill on = onMill(id);
+        return rehearsals.peek(of(on, wish), on.moment.ticket());
     }
 
     /** Rehearses; the result is kept for {@link #rehearsal}. */
     public void rehearse(long id, Wish wish, Task task) {
         OnMill on = onMill(id);
         task.progress(0, 2, "planning the programs");
-        Map<Side, HeightMap> heights = surfaces.of(id);
+        rehearsals.get(
+                of(on, wish),
+                on.moment.ticket(),
+                asking -> {
+                    Map<Side, HeightMap> heights = Ticket.heights(asking.ask(Ticket::probed));
+                    asking.ask(Ticket::mill);
+                    return rehearsal(on, wish, heights, task);
+                });
+    }
+
+    private static Rehearsal rehearsal(
+            OnMill on, Wish wish, Map<Side, HeightMap> heights, Task task) {
         List<Script> scripts =
                 wish.pasted.isBlank()
                         ? Rehearsal.scripts(on.plan(), heights)
@@ -149,16 +183,13 @@ public class MillService {
             throw new RefusedException("There is no program to rehearse: nothing can be milled.");
         }
         task.progress(1, 2, "running the programs");
-        rehearsals.get(
-                key(id, on, wish),
-                () ->
-                        Rehearsal.run(
-                                on.geometry,
-                                on.mill,
-                                on.setup,
-                                scripts,
-                                surface(wish.stock, heights, scripts.get(0).side()),
-                                task::isCancelled));
+        return Rehearsal.run(
+                on.geometry,
+                on.mill,
+                on.setup,
+                scripts,
+                surface(wish.stock, heights, scripts.get(0).side()),
+                task::isCancelled);
     }
 
     private static Script pasted(OnMill on, Wish wish) {

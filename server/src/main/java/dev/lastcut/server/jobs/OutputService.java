@@ -1,14 +1,13 @@
 package dev.lastcut.server.jobs;
 
 import dev.lastcut.core.capability.CapabilitySheet;
-import dev.lastcut.core.check.CheckContext;
 import dev.lastcut.core.check.CheckRun;
-import dev.lastcut.core.cut.Manifest;
+import dev.lastcut.core.connectivity.BoardGeometry;
 import dev.lastcut.core.cut.OutputSet;
-import dev.lastcut.core.cut.SignOff;
-import dev.lastcut.core.milling.MillSetup;
+import dev.lastcut.core.job.Making;
+import dev.lastcut.core.ticket.Made;
+import dev.lastcut.core.ticket.Ticket;
 import dev.lastcut.server.report.Handover;
-import dev.lastcut.server.report.Reports;
 import dev.lastcut.server.store.CutStore;
 import dev.lastcut.server.work.Task;
 import java.util.List;
@@ -21,76 +20,71 @@ public class OutputService {
     private final JobService jobs;
     private final CheckService checks;
     private final CutStore cuts;
-    private final Surfaces surfaces;
-    private final ResultCache<OutputSet> outputs = new ResultCache<>(12);
+    private final JobEvents events;
+    private final Results<OutputSet> outputs = new Results<>(12);
 
-    OutputService(JobService jobs, CheckService checks, CutStore cuts, Surfaces surfaces) {
+    OutputService(JobService jobs, CheckService checks, CutStore cuts, JobEvents events) {
         this.jobs = jobs;
         this.checks = checks;
         this.cuts = cuts;
-        this.surfaces = surfaces;
+        this.events = events;
     }
 
-    private record Key(
-            String board, Optional<CapabilitySheet> sheet, MillSetup setup, String heights) {}
+    /** What outputs are made of besides the ticket. */
+    private record Of(Object board, Optional<CapabilitySheet> sheet) {}
 
-    private Key key(long id) {
-        MillSetup setup = jobs.against(id).map(CheckContext.Against::setup).orElse(MillSetup.USUAL);
-        return new Key(
-                jobs.boardKey(id, jobs.revision(id)), jobs.sheet(id), setup, surfaces.stamp(id));
+    private static Of of(Moment m) {
+        return new Of(m.board(), m.sheet());
     }
 
     public Optional<OutputSet> lastOutputs(long id) {
-        return outputs.peek(key(id));
+        Moment now = jobs.now(id);
+        return outputs.peek(of(now), now.ticket());
     }
 
-    public OutputSet outputs(long id, Task task) {
-        CapabilitySheet sheet = jobs.requireSheet(id);
-        MillSetup setup = key(id).setup();
+    public void outputs(long id, Task task) {
+        outputs(jobs.now(id), task);
+    }
+
+    private OutputSet outputs(Moment m, Task task) {
+        CapabilitySheet sheet = m.requireSheet();
+        BoardGeometry geometry = jobs.board(m);
         task.progress(0, 1, "writing Gerber, drill, stencil, parts and programs");
-        return outputs.get(
-                key(id), () -> OutputSet.make(jobs.board(id), sheet, setup, surfaces.of(id)));
+        return outputs.get(of(m), m.ticket(), asking -> Making.outputs(geometry, sheet, asking));
     }
 
-    /** Freezes the outputs for good; returns the cut's number. */
+    /** Freezes the outputs for good, as the job is now; returns the cut's number. */
     public int cut(long id, Task task) {
-        CheckRun run = checks.check(id, task);
-        OutputSet set = outputs(id, task);
-        List<SignOff> signOffs = checks.signed(id, run).signOffs();
-        List<String> open = Manifest.openStops(run, signOffs);
-        if (!open.isEmpty()) {
+        Moment now = jobs.now(id);
+        CapabilitySheet sheet = now.requireSheet();
+        CheckRun run = checks.check(now, task);
+        OutputSet set = outputs(now, task);
+        int number = cuts.nextNumber(id);
+        Ticket ticket =
+                now.ticket().with(d -> d.made = Made.of(now.name(), number, JobService.time()));
+        Making.Product product = new Making.Product(jobs.board(now), sheet, ticket, run, set);
+        if (!product.openStops().isEmpty()) {
             throw new RefusedException(
-                    open.size()
+                    product.openStops().size()
                             + " stop findings are open. Mend the board or sign them off first.");
         }
         if (task.isCancelled()) {
             return 0;
         }
         task.progress(1, 2, "freezing the cut");
-        int number = cuts.nextNumber(id);
-        String created = JobService.now();
-        Handover handover =
-                Handover.of(
-                        Reports.of(
-                                jobs.job(id).name(),
-                                created,
-                                jobs.against(id).orElseThrow(),
-                                jobs.board(id),
-                                run,
-                                signOffs),
-                        jobs.requireSheet(id),
-                        number,
-                        set);
+        Handover handover = Handover.of(product);
         CutStore.Cut cut =
                 new CutStore.Cut(
                         number,
-                        jobs.revision(id),
-                        created,
-                        jobs.requireSheet(id).name(),
+                        now.revision(),
+                        now.version(),
+                        handover.manifest().created(),
+                        sheet.name(),
                         handover.manifest().released(),
                         handover.files().size(),
                         "");
-        cuts.add(id, cut, CutZip.write(handover.files(), created));
+        cuts.add(id, cut, CutZip.write(handover.files(), cut.created()));
+        events.tell(id, new JobEvents.Event("cut", now.version(), "cut " + number + " made"));
         return number;
     }
 

@@ -1,14 +1,17 @@
 package dev.lastcut.server.report;
 
-import dev.lastcut.core.capability.CapabilitySheet;
 import dev.lastcut.core.cut.Manifest;
 import dev.lastcut.core.cut.OutputFile;
-import dev.lastcut.core.cut.OutputSet;
 import dev.lastcut.core.cut.ShopNote;
+import dev.lastcut.core.cut.Stamp;
+import dev.lastcut.core.job.Making;
 import dev.lastcut.core.report.CheckReport;
 import dev.lastcut.core.report.HtmlReport;
+import dev.lastcut.core.report.JunitReport;
 import dev.lastcut.core.report.PdfReport;
+import dev.lastcut.core.ticket.Made;
 import dev.lastcut.server.sheets.SheetJson;
+import dev.lastcut.server.ticket.Tickets;
 import java.util.ArrayList;
 import java.util.List;
 
@@ -17,27 +20,47 @@ import java.util.List;
  * shop, and the manifest over all of them.
  */
 public record Handover(Manifest manifest, List<OutputFile> files) {
-    public static Handover of(
-            CheckReport checked, CapabilitySheet sheet, int number, OutputSet outputs) {
-        List<OutputFile> files = new ArrayList<>(outputs.files());
+    /**
+     * @param product with a ticket that says all of {@link Made}
+     */
+    public static Handover of(Making.Product product) {
+        Made made = product.ticket().made();
+        String created = made.at().orElseThrow();
+        CheckReport checked = Reports.of(product, made.job().orElseThrow(), created);
+        List<OutputFile> files = new ArrayList<>(product.outputs().files());
         ReportJson report =
                 ReportJson.of(
-                        checked.geometry(), sheet.id(), checked.run(), outputs, checked.signOffs());
+                        product.geometry(),
+                        product.sheet().id(),
+                        product.run(),
+                        product.outputs(),
+                        checked.signOffs());
         files.add(new OutputFile("report.json", Json.write(report), "all checks and findings"));
         files.add(
                 new OutputFile("report.html", HtmlReport.write(checked), "the same with pictures"));
         files.add(new OutputFile("report.pdf", PdfReport.write(checked), "the same for printing"));
         files.add(
                 new OutputFile(
+                        "report.junit.xml",
+                        JunitReport.write(checked),
+                        "the same for build servers"));
+        files.add(
+                new OutputFile(
                         "sheet.json",
-                        Json.write(SheetJson.of(sheet)),
+                        Json.write(SheetJson.of(product.sheet())),
                         "the shop's capability sheet as it was"));
-        Manifest manifest = manifest(checked, sheet, number, files);
+        files.add(
+                new OutputFile(
+                        "ticket.json",
+                        Tickets.write(product.ticket()),
+                        "everything that was chosen: makes the same again"));
+        files.replaceAll(f -> Stamp.on(f, created));
+        Manifest manifest = manifest(checked, product, files);
         // The note lists the files, so it comes after them, and the manifest lists the note.
         files.add(
                 new OutputFile(
                         "note.txt", ShopNote.write(manifest, checked.geometry()), "this note"));
-        manifest = manifest(checked, sheet, number, files);
+        manifest = manifest(checked, product, files);
         files.add(
                 new OutputFile(
                         "manifest.json",
@@ -47,12 +70,12 @@ public record Handover(Manifest manifest, List<OutputFile> files) {
     }
 
     private static Manifest manifest(
-            CheckReport checked, CapabilitySheet sheet, int number, List<OutputFile> files) {
+            CheckReport checked, Making.Product product, List<OutputFile> files) {
         return Manifest.of(
                 checked.job(),
-                number,
+                product.ticket().made().cut(),
                 checked.created(),
-                sheet,
+                product.sheet(),
                 files,
                 checked.run(),
                 checked.signOffs());

@@ -7,6 +7,7 @@ import dev.lastcut.core.check.CheckRun;
 import dev.lastcut.core.connectivity.BoardGeometry;
 import dev.lastcut.core.cut.SignOff;
 import dev.lastcut.core.geometry.Length;
+import dev.lastcut.core.job.Making;
 import dev.lastcut.core.report.CheckReport;
 import java.util.ArrayList;
 import java.util.List;
@@ -16,6 +17,22 @@ import java.util.Locale;
 public final class Reports {
     private Reports() {}
 
+    /**
+     * @param created ISO 8601
+     */
+    public static CheckReport of(Making.Product product, String job, String created) {
+        return of(
+                job,
+                created,
+                product.against(),
+                product.geometry(),
+                product.run(),
+                product.signOffs());
+    }
+
+    /**
+     * @param created ISO 8601
+     */
     public static CheckReport of(
             String job,
             String created,

@@ -1,5 +1,13 @@
 package dev.lastcut.server.sheets;
 
+import static dev.lastcut.server.report.SchemaParts.above0;
+import static dev.lastcut.server.report.SchemaParts.file;
+import static dev.lastcut.server.report.SchemaParts.listOf;
+import static dev.lastcut.server.report.SchemaParts.number;
+import static dev.lastcut.server.report.SchemaParts.object;
+import static dev.lastcut.server.report.SchemaParts.ordered;
+import static dev.lastcut.server.report.SchemaParts.text;
+
 import dev.lastcut.core.capability.LimitKey;
 import dev.lastcut.core.capability.OrderOption;
 import java.util.Arrays;
@@ -12,12 +20,6 @@ public final class SheetSchema {
     private SheetSchema() {}
 
     public static Map<String, Object> schema() {
-        Map<String, Object> schema = new LinkedHashMap<>();
-        schema.put("$schema", "https://json-schema.org/draft/2020-12/schema");
-        schema.put("title", "Capability sheet");
-        schema.put("type", "object");
-        schema.put("required", List.of("id", "name", "kind", "limits"));
-        schema.put("additionalProperties", false);
         Map<String, Object> fields = new LinkedHashMap<>();
         fields.put("id", ordered("type", "string", "pattern", "^[a-z0-9][a-z0-9-]{0,62}$"));
         fields.put("name", text(1));
@@ -30,38 +32,7 @@ public final class SheetSchema {
         fields.put("limits", limits());
         fields.put("variations", variations());
         fields.put("mill", mill());
-        schema.put("properties", fields);
-        return schema;
-    }
-
-    /** Names and values in turn, kept in that order: the schema is the same in every run. */
-    private static Map<String, Object> ordered(Object... namesAndValues) {
-        Map<String, Object> map = new LinkedHashMap<>();
-        for (int i = 0; i < namesAndValues.length; i += 2) {
-            map.put((String) namesAndValues[i], namesAndValues[i + 1]);
-        }
-        return map;
-    }
-
-    private static Map<String, Object> text(int least) {
-        return ordered("type", "string", "minLength", least);
-    }
-
-    private static Map<String, Object> number() {
-        return ordered("type", "number", "minimum", 0);
-    }
-
-    private static Map<String, Object> above0() {
-        return ordered("type", "number", "exclusiveMinimum", 0);
-    }
-
-    private static Map<String, Object> object(Map<String, Object> fields, List<String> required) {
-        Map<String, Object> o = new LinkedHashMap<>();
-        o.put("type", "object");
-        o.put("additionalProperties", false);
-        o.put("required", required);
-        o.put("properties", fields);
-        return o;
+        return file("Capability sheet", fields, List.of("id", "name", "kind", "limits"));
     }
 
     private static Map<String, Object> price() {
@@ -121,7 +92,7 @@ public final class SheetSchema {
         f.put("option", ordered("enum", ids));
         f.put("value", text(1));
         f.put("limits", limits());
-        return ordered("type", "array", "items", object(f, List.of("option", "value", "limits")));
+        return listOf(object(f, List.of("option", "value", "limits")));
     }
 
     private static Map<String, Object> mill() {

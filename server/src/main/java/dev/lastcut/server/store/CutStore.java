@@ -17,10 +17,14 @@ public class CutStore {
         this.blobs = blobs;
     }
 
-    /** A cut as listed; {@code sha256} is that of its zip. */
+    /**
+     * A cut as listed; {@code version} is the ticket's it was made of, 0 for one from before there
+     * were versions; {@code sha256} is that of its zip.
+     */
     public record Cut(
             int number,
             int revision,
+            int version,
             String created,
             String sheet,
             boolean released,
@@ -39,11 +43,14 @@ public class CutStore {
         String sha256 = blobs.put(zip);
         jdbc.sql(
                         """
-                        insert into cut (job_id, revision, number, created, sheet, released, files, zip)
-                        values (:job, :revision, :number, :created, :sheet, :released, :files, :zip)
+                        insert into cut (job_id, revision, version, number, created, sheet,
+                        released, files, zip)
+                        values (:job, :revision, :version, :number, :created, :sheet,
+                        :released, :files, :zip)
                         """)
                 .param("job", job)
                 .param("revision", cut.revision())
+                .param("version", cut.version())
                 .param("number", cut.number())
                 .param("created", cut.created())
                 .param("sheet", cut.sheet())
@@ -61,6 +68,7 @@ public class CutStore {
                                 new Cut(
                                         r.getInt("number"),
                                         r.getInt("revision"),
+                                        r.getInt("version"),
                                         r.getString("created"),
                                         r.getString("sheet"),
                                         r.getBoolean("released"),

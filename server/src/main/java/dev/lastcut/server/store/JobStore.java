@@ -8,7 +8,7 @@ import org.springframework.jdbc.support.GeneratedKeyHolder;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
 
-/** Jobs, their revisions and files, the shop chosen and what is ordered of it. */
+/** Jobs, their revisions and files. */
 @Repository
 public class JobStore {
     private final JdbcClient jdbc;
@@ -19,45 +19,11 @@ public class JobStore {
         this.blobs = blobs;
     }
 
-    /**
-     * A job; {@code sheetId} empty until a shop is chosen, {@code headroom} and {@code order} as
-     * JSON.
-     */
-    public record Job(
-            long id,
-            String name,
-            String created,
-            Optional<String> sheetId,
-            String headroom,
-            String order) {}
+    /** A job. */
+    public record Job(long id, String name, String created) {}
 
-    /**
-     * A file of a revision and what the user decided about it: role, correction as JSON, number
-     * format in words, unit in nm.
-     */
-    public record StoredFile(
-            String path,
-            String sha256,
-            Optional<String> role,
-            Optional<String> correction,
-            Optional<String> format,
-            Optional<Double> unitNm) {
-        public StoredFile withRole(Optional<String> chosen) {
-            return new StoredFile(path, sha256, chosen, correction, format, unitNm);
-        }
-
-        public StoredFile withCorrection(Optional<String> chosen) {
-            return new StoredFile(path, sha256, role, chosen, format, unitNm);
-        }
-
-        public StoredFile withFormat(Optional<String> chosen) {
-            return new StoredFile(path, sha256, role, correction, chosen, unitNm);
-        }
-
-        public StoredFile withUnit(Optional<Double> chosen) {
-            return new StoredFile(path, sha256, role, correction, format, chosen);
-        }
-    }
+    /** A file of a revision. */
+    public record StoredFile(String path, String sha256) {}
 
     /** A revision of a job. */
     public record Revision(int number, String created) {}
@@ -118,13 +84,7 @@ public class JobStore {
     }
 
     private static Job job(java.sql.ResultSet r) throws java.sql.SQLException {
-        return new Job(
-                r.getLong("id"),
-                r.getString("name"),
-                r.getString("created"),
-                Optional.ofNullable(r.getString("sheet_id")),
-                r.getString("headroom"),
-                r.getString("order_options"));
+        return new Job(r.getLong("id"), r.getString("name"), r.getString("created"));
     }
 
     /** The number of the job's newest revision. */
@@ -146,7 +106,7 @@ public class JobStore {
     public List<StoredFile> files(long job, int revision) {
         return jdbc.sql(
                         """
-                        select f.path, f.sha256, f.role, f.correction, f.number_format, f.unit_nm
+                        select f.path, f.sha256
                         from revision_file f
                         join revision r on r.id = f.revision_id
                         where r.job_id = :job and r.number = :number
@@ -154,58 +114,7 @@ public class JobStore {
                         """)
                 .param("job", job)
                 .param("number", revision)
-                .query(
-                        (r, n) -> {
-                            double unit = r.getDouble("unit_nm");
-                            return new StoredFile(
-                                    r.getString("path"),
-                                    r.getString("sha256"),
-                                    Optional.ofNullable(r.getString("role")),
-                                    Optional.ofNullable(r.getString("correction")),
-                                    Optional.ofNullable(r.getString("number_format")),
-                                    unit > 0 ? Optional.of(unit) : Optional.empty());
-                        })
+                .query((r, n) -> new StoredFile(r.getString("path"), r.getString("sha256")))
                 .list();
-    }
-
-    /** Keeps what the user decided about several files of a revision, all or none. */
-    @Transactional
-    public void chooseAll(long job, int revision, List<StoredFile> files) {
-        files.forEach(f -> choose(job, revision, f));
-    }
-
-    /** Keeps what the user decided about a file of a revision; false if there is no such file. */
-    public boolean choose(long job, int revision, StoredFile f) {
-        return jdbc.sql(
-                                """
-                                update revision_file set role = :role, correction = :correction,
-                                number_format = :format, unit_nm = :unit where path = :path
-                                and revision_id = (select id from revision where job_id = :job
-                                and number = :number)
-                                """)
-                        .param("role", f.role().orElse(null))
-                        .param("correction", f.correction().orElse(null))
-                        .param("format", f.format().orElse(null))
-                        .param("unit", f.unitNm().orElse(null))
-                        .param("path", f.path())
-                        .param("job", job)
-                        .param("number", revision)
-                        .update()
-                == 1;
-    }
-
-    public void chooseOrder(long job, String order) {
-        jdbc.sql("update job set order_options = :order where id = :job")
-                .param("order", order)
-                .param("job", job)
-                .update();
-    }
-
-    public void chooseShop(long job, String sheetId, String headroom) {
-        jdbc.sql("update job set sheet_id = :sheet, headroom = :headroom where id = :job")
-                .param("sheet", sheetId)
-                .param("headroom", headroom)
-                .param("job", job)
-                .update();
     }
 }

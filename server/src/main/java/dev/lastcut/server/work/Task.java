@@ -39,8 +39,22 @@ public final class Task {
     private synchronized void change(TaskState now) {
         if (!state.isOver()) {
             state = now;
+            notifyAll();
             listeners.forEach(l -> l.accept(now));
         }
+    }
+
+    /** The state once it is over, or after so long. */
+    public synchronized TaskState await(long milliseconds) {
+        long until = System.nanoTime() + milliseconds * 1_000_000;
+        try {
+            while (!state.isOver() && System.nanoTime() < until) {
+                wait(Math.max(1, (until - System.nanoTime()) / 1_000_000));
+            }
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+        }
+        return state;
     }
 
     /** Tells the listener the present state at once and every change after it. */

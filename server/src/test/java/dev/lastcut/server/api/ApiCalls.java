@@ -52,6 +52,46 @@ record ApiCalls(int port) {
         return Json.MAPPER.readTree(call(method, path, body).body());
     }
 
+    /** A job as it is, once its board is read. */
+    JsonNode job(String job) throws Exception {
+        HttpResponse<byte[]> answer = call("GET", job, null);
+        while (answer.statusCode() == 202) {
+            finish(Json.MAPPER.readTree(answer.body()));
+            answer = call("GET", job, null);
+        }
+        assertThat(answer.statusCode()).as(job).isEqualTo(200);
+        return Json.MAPPER.readTree(answer.body());
+    }
+
+    /** Chooses parts of a job's ticket; the job as it is then. */
+    JsonNode choose(String job, String parts) throws Exception {
+        HttpResponse<byte[]> answer = call("PATCH", job + "/ticket", parts);
+        assertThat(answer.statusCode()).as(parts + new String(answer.body())).isEqualTo(200);
+        return job(job);
+    }
+
+    /** A choice that must be refused; what is said of it. */
+    String refused(String job, String parts) throws Exception {
+        HttpResponse<byte[]> answer = call("PATCH", job + "/ticket", parts);
+        assertThat(answer.statusCode()).as(parts).isEqualTo(409);
+        return Json.MAPPER.readTree(answer.body()).at("/message").asString();
+    }
+
+    JsonNode chooseShop(String job, String sheet) throws Exception {
+        return choose(job, "{\"shop\":\"" + sheet + "\"}");
+    }
+
+    /** What a request is answered with when it was made on some version. */
+    HttpResponse<byte[]> on(int version, String method, String path, String body) throws Exception {
+        HttpRequest request =
+                HttpRequest.newBuilder(URI.create("http://127.0.0.1:" + port + path))
+                        .method(method, HttpRequest.BodyPublishers.ofString(body))
+                        .header("content-type", "application/json")
+                        .header("If-Match", "\"" + version + "\"")
+                        .build();
+        return HTTP.send(request, HttpResponse.BodyHandlers.ofByteArray());
+    }
+
     int status(String method, String path, String body) throws Exception {
         return call(method, path, body).statusCode();
     }

@@ -57,15 +57,8 @@ class BringInApiTest {
 
     private static String answers(List<JsonNode> files) {
         List<String> all = new ArrayList<>();
-        files.forEach(
-                f ->
-                        all.add(
-                                "{\"path\":\""
-                                        + f.at("/path").asString()
-                                        + "\",\"role\":\""
-                                        + f.at("/role").asString()
-                                        + "\"}"));
-        return "[" + String.join(",", all) + "]";
+        files.forEach(f -> all.add(f.at("/path") + ":" + f.at("/role")));
+        return "{\"roles\":{" + String.join(",", all) + "}}";
     }
 
     @Test
@@ -75,7 +68,7 @@ class BringInApiTest {
         assertThat(doubts(board, "side")).hasSize(6);
         assertThat(doubts(board, "order")).hasSize(2);
         assertThat(doubts(board, "role").size() + doubts(board, "shared").size()).isEqualTo(1);
-        api().json("PUT", job + "/shop", "{\"sheetId\":\"longcomb-fine\",\"headroom\":null}");
+        api().chooseShop(job, "longcomb-fine");
         api().work(job, "check");
         List<String> stops = new ArrayList<>();
         api().json("GET", job + "/check", null)
@@ -96,15 +89,12 @@ class BringInApiTest {
         assertThat(api().status("POST", job + "/work/cut", null)).isEqualTo(409);
 
         // Answered one after the other; one wrong answer of several leaves all as they were.
-        String wrong =
-                answers(doubts(board, "order"))
-                        .replace("]", ",{\"path\":\"a01\",\"role\":\"lid\"}]");
-        assertThat(api().status("PUT", job + "/roles", wrong)).isEqualTo(409);
+        String wrong = answers(doubts(board, "order")).replace("}}", ",\"a01\":\"lid\"}}");
+        assertThat(api().refused(job, wrong)).contains("roles.a01", "lid");
         assertThat(doubts(api().json("GET", job, null), "order")).hasSize(2);
-        api().json("PUT", job + "/roles", answers(doubts(board, "side")));
-        api().json("PUT", job + "/roles", answers(doubts(board, "order")));
-        JsonNode now =
-                api().json("PUT", job + "/roles", "[{\"path\":\"zz.gbr\",\"role\":\"not-part\"}]");
+        api().choose(job, answers(doubts(board, "side")));
+        api().choose(job, answers(doubts(board, "order")));
+        JsonNode now = api().choose(job, "{\"roles\":{\"zz.gbr\":\"not-part\"}}");
         now.at("/files").forEach(f -> assertThat(f.at("/doubt").asString()).isEmpty());
         api().work(job, "check");
         api().json("GET", job + "/check", null)
@@ -139,8 +129,8 @@ class BringInApiTest {
     void answersAreRememberedForThePackAfter() throws Exception {
         String job = api().bringIn("joint-box");
         String file = "joint-box-copper-bottom.gbr";
-        api().json("PUT", job + "/roles", "[{\"path\":\"" + file + "\",\"role\":\"copper-top\"}]");
-        JsonNode again = api().json("GET", api().bringIn("joint-box"), null);
+        api().choose(job, "{\"roles\":{\"" + file + "\":\"copper-top\"}}");
+        JsonNode again = api().job(api().bringIn("joint-box"));
         // What a file says of itself outweighs what was said of another.
         again.at("/files")
                 .forEach(

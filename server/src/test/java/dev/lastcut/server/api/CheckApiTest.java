@@ -34,7 +34,7 @@ class CheckApiTest {
 
     private String checked(String pack, String sheet) throws Exception {
         String job = api().bringIn(pack);
-        api().json("PUT", job + "/shop", "{\"sheetId\":\"" + sheet + "\"}");
+        api().chooseShop(job, sheet);
         api().work(job, "check");
         return job;
     }
@@ -94,7 +94,8 @@ class CheckApiTest {
     void anOrderChangesTheLimitsItTouches() throws Exception {
         String job = checked("hive-scale-node", "skep-pooled");
         int before = of(api().json("GET", job + "/check", null), "track-width").size();
-        JsonNode heavy = api().json("PUT", job + "/order", "{\"chosen\":{\"copper-outer\":\"2\"}}");
+        api().choose(job, "{\"order\":{\"copper-outer\":\"2\"}}");
+        JsonNode heavy = api().json("GET", job + "/limits", null);
         JsonNode track =
                 heavy.at("/limits")
                         .valueStream()
@@ -107,9 +108,9 @@ class CheckApiTest {
         JsonNode after = api().json("GET", job + "/check", null);
         assertThat(of(after, "track-width")).hasSizeGreaterThanOrEqualTo(before);
         assertThat(of(after, "clearance").size()).isGreaterThan(1);
-        assertThat(api().status("PUT", job + "/order", "{\"chosen\":{\"speed\":\"2\"}}"))
-                .isEqualTo(409);
-        JsonNode odd = api().json("PUT", job + "/order", "{\"chosen\":{\"finish\":\"gilded\"}}");
+        assertThat(api().refused(job, "{\"order\":{\"speed\":\"2\"}}")).contains("order.speed");
+        api().choose(job, "{\"order\":{\"finish\":\"gilded\"}}");
+        JsonNode odd = api().json("GET", job + "/limits", null);
         assertThat(odd.at("/refused/0").asString()).contains("gilded");
     }
 
@@ -153,25 +154,19 @@ class CheckApiTest {
                                 job + "/path",
                                 "{\"net\":\"VBAT\",\"amps\":1,\"riseC\":10" + ends + "}");
         assertThat(between.at("/from")).isEqualTo(pads.get(0).at("/end"));
-        assertThat(
-                        api().status(
-                                        "PUT",
-                                        job + "/currents",
-                                        "{\"net\":\"VBAT\",\"amps\":-1,\"riseC\":10}"))
-                .isEqualTo(409);
-        assertThat(
-                        api().status(
-                                        "PUT",
-                                        job + "/currents",
-                                        "{\"net\":\"NONE\",\"amps\":1,\"riseC\":10}"))
-                .isEqualTo(409);
-        api().json("PUT", job + "/currents", "{\"net\":\"VBAT\",\"amps\":20,\"riseC\":10}");
+        String currents = "{\"currents\":[{\"net\":\"%s\",\"amps\":%s,\"rise_c\":10}]}";
+        assertThat(api().refused(job, String.format(currents, "VBAT", -1)))
+                .contains("currents[0].amps: it must be above 0");
+        assertThat(api().refused(job, String.format(currents, "NONE", 1)))
+                .contains("currents.NONE: the board has no net of this name");
+        api().choose(job, String.format(currents, "VBAT", 20));
         assertThat(api().json("GET", job + "/check", null).at("/ran").asBoolean()).isFalse();
         api().work(job, "check");
         JsonNode hot = of(api().json("GET", job + "/check", null), "current").get(0);
         assertThat(hot.at("/severity").asString()).isEqualTo("stop");
         assertThat(hot.at("/measured").asDouble()).isLessThan(hot.at("/limit").asDouble());
-        assertThat(api().json("DELETE", job + "/currents?net=VBAT", null).size()).isZero();
+        api().choose(job, "{\"currents\":null}");
+        assertThat(api().json("GET", job + "/currents", null).size()).isZero();
     }
 
     @Test
@@ -198,10 +193,7 @@ class CheckApiTest {
                 .contains("part-not-placed");
 
         // With more headroom than it was signed off with, the same gap is further from its limit.
-        api().json(
-                        "PUT",
-                        job + "/shop",
-                        "{\"sheetId\":\"wren-bench\",\"headroom\":{\"percent\":20}}");
+        api().choose(job, "{\"headroom\":{\"percent\":20}}");
         api().work(job, "check");
         JsonNode worse =
                 of(api().json("GET", job + "/check", null), "clearance").stream()
@@ -216,7 +208,7 @@ class CheckApiTest {
     void theReportSaysWhatWasFoundInWordsAndPictures() throws Exception {
         String job = api().bringIn("hive-scale-node");
         assertThat(api().status("GET", job + "/report.html", null)).isEqualTo(409);
-        api().json("PUT", job + "/shop", "{\"sheetId\":\"skep-pooled\"}");
+        api().chooseShop(job, "skep-pooled");
         api().work(job, "check");
         JsonNode check = api().json("GET", job + "/check", null);
         String html = api().text(job + "/report.html");

@@ -70,21 +70,17 @@ class JobApiTest {
     void aRoleCanBeChangedAndTakenBack() throws Exception {
         String job = bringIn("joint-box");
         String file = "joint-box-copper-bottom.gbr";
-        JsonNode changed =
-                json(
-                        "PUT",
-                        job + "/roles",
-                        "[{\"path\":\"" + file + "\",\"role\":\"copper-top\"}]");
+        String roles = "{\"roles\":{\"" + file + "\":%s}}";
+        JsonNode changed = api().choose(job, String.format(roles, "\"copper-top\""));
         assertThat(role(changed, file)).isEqualTo("copper-top");
         assertThat(changed.at("/layers/0/role").asString()).isEqualTo("copper-top");
         assertThat(role(json("GET", job, null), file)).isEqualTo("copper-top");
-        JsonNode back = json("PUT", job + "/roles", "[{\"path\":\"" + file + "\",\"role\":\"\"}]");
+        JsonNode back = api().choose(job, String.format(roles, "null"));
         assertThat(role(back, file)).isEqualTo("copper-bottom");
-        assertThat(status("PUT", job + "/roles", "[{\"path\":\"" + file + "\",\"role\":\"lid\"}]"))
-                .isEqualTo(409);
-        assertThat(status("PUT", job + "/roles", "[{\"path\":\"none\",\"role\":\"outline\"}]"))
-                .isEqualTo(404);
-        assertThat(status("PUT", job + "/roles", "not json")).isEqualTo(400);
+        assertThat(api().refused(job, String.format(roles, "\"lid\""))).contains("roles." + file);
+        assertThat(api().refused(job, "{\"roles\":{\"none\":\"outline\"}}"))
+                .contains("roles.none: the pack has no such file");
+        assertThat(api().refused(job, "not json")).contains("not JSON");
     }
 
     private static String role(JsonNode job, String file) {
@@ -102,18 +98,11 @@ class JobApiTest {
         String job = bringIn("joint-box");
         assertThat(finish(json("POST", job + "/work/check", null)).at("/error").asString())
                 .contains("Choose a shop");
-        json(
-                "PUT",
-                job + "/shop",
-                "{\"sheetId\":\"wren-bench\",\"headroom\":{\"percent\":0,\"mm\":{}}}");
+        api().chooseShop(job, "wren-bench");
         finish(json("POST", job + "/work/check", null));
         JsonNode before = json("GET", job + "/check", null);
         assertThat(before.at("/findings").size()).isEqualTo(5);
-        JsonNode after =
-                json(
-                        "PUT",
-                        job + "/shop",
-                        "{\"sheetId\":\"wren-bench\",\"headroom\":{\"percent\":0,\"mm\":{\"clearance\":0.3}}}");
+        JsonNode after = api().choose(job, "{\"headroom\":{\"mm\":{\"clearance\":0.3}}}");
         assertThat(after.at("/check/ran").asBoolean()).isFalse();
         assertThat(json("GET", job + "/check", null).at("/ran").asBoolean()).isFalse();
         finish(json("POST", job + "/work/check", null));
@@ -124,19 +113,15 @@ class JobApiTest {
                 .filteredOn(r -> r.at("/computed").asBoolean())
                 .extracting(r -> r.at("/rule").asString())
                 .containsExactly("clearance");
-        assertThat(
-                        status(
-                                "PUT",
-                                job + "/shop",
-                                "{\"sheetId\":\"wren-bench\",\"headroom\":{\"percent\":-5,\"mm\":{}}}"))
-                .isEqualTo(409);
-        assertThat(status("PUT", job + "/shop", "{\"sheetId\":\"nobody\"}")).isEqualTo(404);
+        assertThat(api().refused(job, "{\"headroom\":{\"percent\":-5}}"))
+                .contains("headroom.percent: it must be at least 0");
+        assertThat(api().refused(job, "{\"shop\":\"nobody\"}")).contains("shop: there is no sheet");
     }
 
     @Test
     void aCutIsBlockedByOpenStopsAndNeverChanges() throws Exception {
         String job = bringIn("joint-box");
-        json("PUT", job + "/shop", "{\"sheetId\":\"wren-bench\"}");
+        api().chooseShop(job, "wren-bench");
         finish(json("POST", job + "/work/check", null));
         assertThat(status("POST", job + "/work/cut", null)).isEqualTo(409);
         StringBuilder ids = new StringBuilder();
@@ -237,7 +222,7 @@ class JobApiTest {
     @Test
     void outputsAreMadeOnceAndDownloadedByPath() throws Exception {
         String job = bringIn("joint-box");
-        json("PUT", job + "/shop", "{\"sheetId\":\"anvil-mini\"}");
+        api().chooseShop(job, "anvil-mini");
         assertThat(json("GET", job + "/outputs", null).at("/made").asBoolean()).isFalse();
         finish(json("POST", job + "/work/outputs", null));
         JsonNode outputs = json("GET", job + "/outputs", null);
@@ -289,7 +274,7 @@ class JobApiTest {
     void newerFilesKeepTheChoicesAndShowWhatChanged() throws Exception {
         String job = bringIn("joint-box");
         String copper = "joint-box-copper-bottom.gbr";
-        json("PUT", job + "/roles", "[{\"path\":\"" + copper + "\",\"role\":\"copper-top\"}]");
+        api().choose(job, "{\"roles\":{\"" + copper + "\":\"copper-top\"}}");
         assertThat(json("GET", job + "/changes", null).at("/since").asInt()).isZero();
 
         // One hole less, one wider by a tool.
@@ -335,11 +320,13 @@ class JobApiTest {
         assertThat(file(before, mask).at("/suggested").asString())
                 .isEqualTo("moved by 1.500 mm left and 0.700 mm up");
         String choice = "{\"path\":\"" + mask + "\",\"apply\":%s}";
-        JsonNode after = json("PUT", job + "/correction", String.format(choice, true));
+        json("PUT", job + "/correction", String.format(choice, true));
+        JsonNode after = api().job(job);
         assertThat(file(after, mask).at("/suggested").asString()).isEmpty();
         assertThat(file(after, mask).at("/applied").asString()).contains("1.500 mm left");
         assertThat(after.at("/problems").size()).isZero();
-        JsonNode back = json("PUT", job + "/correction", String.format(choice, false));
+        json("PUT", job + "/correction", String.format(choice, false));
+        JsonNode back = api().job(job);
         assertThat(file(back, mask).at("/suggested").asString()).isNotEmpty();
         assertThat(status("PUT", job + "/correction", "{\"path\":\"none\",\"apply\":true}"))
                 .isEqualTo(404);
@@ -350,26 +337,15 @@ class JobApiTest {
         String job = bringIn("hive-scale-node");
         String drill = "hive-scale-node-plated.drl";
         String inch = "inch 2.4, leading zeros left out";
-        JsonNode changed =
-                json(
-                        "PUT",
-                        job + "/numbers",
-                        "{\"path\":\"" + drill + "\",\"format\":\"" + inch + "\",\"unitNm\":0}");
+        String formats = "{\"formats\":{\"" + drill + "\":%s}}";
+        JsonNode changed = api().choose(job, String.format(formats, "\"" + inch + "\""));
         assertThat(file(changed, drill).at("/numbers").asString()).isEqualTo(inch);
         // Its numbers carry points, so as inches everything is 25.4 times as large.
         assertThat(file(changed, drill).at("/suggested").asString())
                 .contains("scaled by 0.0393701");
-        assertThat(
-                        status(
-                                "PUT",
-                                job + "/numbers",
-                                "{\"path\":\"" + drill + "\",\"format\":\"furlong\",\"unitNm\":0}"))
-                .isEqualTo(409);
-        JsonNode back =
-                json(
-                        "PUT",
-                        job + "/numbers",
-                        "{\"path\":\"" + drill + "\",\"format\":\"\",\"unitNm\":0}");
+        assertThat(api().refused(job, String.format(formats, "\"furlong\"")))
+                .contains("formats." + drill, "furlong");
+        JsonNode back = api().choose(job, String.format(formats, "null"));
         assertThat(file(back, drill).at("/suggested").asString()).isEmpty();
     }
 

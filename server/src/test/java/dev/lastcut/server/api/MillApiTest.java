@@ -39,7 +39,7 @@ class MillApiTest {
     }
 
     private void choose(String job, String sheet) throws Exception {
-        api().json("PUT", job + "/shop", "{\"sheetId\":\"" + sheet + "\"}");
+        api().chooseShop(job, sheet);
     }
 
     private String refused(String method, String path, String body) throws Exception {
@@ -50,22 +50,21 @@ class MillApiTest {
     @Test
     void aSetUpIsKeptForEachMillAndAWrongOneRefused() throws Exception {
         String job = job("wren-bench");
-        String usual = api().text(job + "/mill/usual");
-        String path = job + "/mill/setup";
-        assertThat(refused("PUT", path, usual.replace("\"pins\":2", "\"pins\":3")))
-                .contains("index pins");
-        assertThat(refused("PUT", path, usual.replace("\"channel\"", "\"chanel\"")))
-                .contains("chanel");
-        assertThat(refused("PUT", path, usual.replace("\"channel\"", "\"tie\"")))
+        String before = api().text(job + "/ticket.json");
+        assertThat(api().refused(job, "{\"mill\":{\"pins\":3}}")).contains("mill.pins");
+        assertThat(api().refused(job, "{\"mill\":{\"clearing\":\"chanel\"}}"))
+                .contains("mill.clearing", "chanel");
+        assertThat(api().refused(job, "{\"mill\":{\"clearing\":\"tie\"}}"))
                 .contains("net that leftover copper is tied to");
-        assertThat(refused("PUT", path, usual.replace("\"nickMm\":0.0", "\"nickMm\":3")))
-                .contains("nick");
-        assertThat(refused("PUT", path, "{")).isNotBlank();
-        assertThat(api().text(job + "/mill/usual")).as("nothing was changed").isEqualTo(usual);
+        assertThat(api().refused(job, "{\"mill\":{\"nick_mm\":3}}")).contains("mill.nick_mm");
+        assertThat(api().refused(job, "{\"mill\":{\"tools\":[\"chisel\"]}}"))
+                .contains("mill.tools.chisel", "rack");
+        assertThat(api().refused(job, "{")).contains("not JSON");
+        assertThat(api().text(job + "/ticket.json")).as("nothing was changed").isEqualTo(before);
 
-        String nick = usual.replace("\"nickMm\":0.0", "\"nickMm\":0.02");
-        JsonNode kept = api().json("PUT", path, nick);
-        assertThat(kept.at("/setup/nickMm").asDouble()).isEqualTo(0.02);
+        api().choose(job, "{\"mill\":{\"nick_mm\":0.02}}");
+        assertThat(api().json("GET", job + "/mill", null).at("/setup/nickMm").asDouble())
+                .isEqualTo(0.02);
         choose(job, "anvil-mini");
         assertThat(api().json("GET", job + "/mill", null).at("/setup/nickMm").asDouble()).isZero();
         choose(job, "wren-bench");

@@ -130,6 +130,19 @@ final class Bench implements AutoCloseable {
         new Actions(driver).sendKeys(keys).perform();
     }
 
+    /** Presses a key while others are held. */
+    void hold(String key, Keys... held) {
+        Actions actions = new Actions(driver);
+        for (Keys k : held) {
+            actions.keyDown(k);
+        }
+        actions.sendKeys(key);
+        for (Keys k : held) {
+            actions.keyUp(k);
+        }
+        actions.perform();
+    }
+
     /** Drops a file onto an element, as a desktop would. */
     void drop(String css, String name, byte[] content) {
         driver.executeScript(
@@ -224,6 +237,20 @@ final class Bench implements AutoCloseable {
         } catch (IOException e) {
             throw new IllegalStateException(e);
         }
+    }
+
+    /** From the next page on, nothing is heard of what other windows do to a job. */
+    void loseStreams() {
+        driver.executeCdpCommand(
+                "Page.addScriptToEvaluateOnNewDocument",
+                Map.of(
+                        "source",
+                        """
+                        const Real = window.EventSource;
+                        window.EventSource = function (address) {
+                          return /jobs.*events/.test(address) ? { close() {} } : new Real(address);
+                        };
+                        """));
     }
 
     void reload() {

@@ -145,13 +145,32 @@ class MakeCommandTest {
         Path a = folder.resolve("a");
         Path b = folder.resolve("b");
         make(pack.toString(), "--for", sheet.toString(), "--out", a.toString());
-        make(demo("joint-box.zip").toString(), "--for", "wren-bench", "--out", b.toString());
-        for (String f :
-                List.of(
-                        "fabrication/copper-bottom.gbr",
-                        "milling/1-isolation-bottom-flat-0.80.nc",
-                        "report.json")) {
-            assertThat(a.resolve(f)).hasSameBinaryContentAs(b.resolve(f));
+        // The ticket that was written tells the second one the time and the name of the first.
+        make(
+                demo("joint-box.zip").toString(),
+                "--for",
+                "wren-bench",
+                "--with",
+                a.resolve("ticket.json").toString(),
+                "--out",
+                b.toString());
+        same(a, b);
+    }
+
+    /** Two folders hold the same files with the same bytes. */
+    private static void same(Path a, Path b) throws IOException {
+        assertThat(files(b)).isEqualTo(files(a)).contains("ticket.json", "report.junit.xml");
+        for (String f : files(a)) {
+            assertThat(b.resolve(f)).as(f).hasSameBinaryContentAs(a.resolve(f));
+        }
+    }
+
+    private static List<String> files(Path folder) throws IOException {
+        try (Stream<Path> all = Files.walk(folder)) {
+            return all.filter(Files::isRegularFile)
+                    .map(p -> folder.relativize(p).toString())
+                    .sorted()
+                    .toList();
         }
     }
 
@@ -181,6 +200,36 @@ class MakeCommandTest {
                 .isEqualTo(2);
         assertThat(make("--for", "skep-pooled")).isEqualTo(2);
         assertThat(out).doesNotExist();
+    }
+
+    @Test
+    void aTicketThatDoesNotFitSaysWhereAndWritesNothing() throws Exception {
+        Path out = folder.resolve("out");
+        Path ticket = folder.resolve("ticket.json");
+        String[][] bad = {
+            {"{\"stencil\":{\"foil_mm\":\"thin\"}}", "stencil: there is no such key"},
+            {"{\"mill\":{\"nick_mm\":true}}", "mill.nick_mm: it must be a number"},
+            {"{\"mill\":{\"tools\":[\"chisel\"]}}", "mill.tools.chisel: the rack of Wren"},
+            {"{\"roles\":{\"x.gbr\":\"outline\"}}", "roles.x.gbr: the pack has no such file"},
+            {"{\"currents\":[{\"net\":\"N\",\"amps\":1,\"rise_c\":9}]}", "currents.N: the board"},
+            {"{", "not JSON"}
+        };
+        for (String[] b : bad) {
+            Files.writeString(ticket, b[0]);
+            err.reset();
+            int status =
+                    make(
+                            demo("joint-box.zip").toString(),
+                            "--for",
+                            "wren-bench",
+                            "--with",
+                            ticket.toString(),
+                            "--out",
+                            out.toString());
+            assertThat(status).as(b[0]).isEqualTo(2);
+            assertThat(err.toString(StandardCharsets.UTF_8)).contains(b[1]);
+            assertThat(out).doesNotExist();
+        }
     }
 
     private static List<String> rules(JsonNode report) {

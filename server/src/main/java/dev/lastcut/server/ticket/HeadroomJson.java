@@ -1,33 +1,31 @@
-package dev.lastcut.server.jobs;
+package dev.lastcut.server.ticket;
 
 import dev.lastcut.core.capability.Headroom;
 import dev.lastcut.core.capability.LimitKey;
 import dev.lastcut.core.geometry.Length;
-import dev.lastcut.server.report.Json;
 import java.util.EnumMap;
 import java.util.Map;
+import java.util.TreeMap;
 
 /**
- * Headroom as stored and as the interface sends it: a percentage on all numbers, and for single
- * ones a length in mm (a ratio as it is) or a percentage of their own.
+ * Headroom: a percentage on all numbers, and for single ones a length in mm (a ratio as it is) or a
+ * percentage of their own.
  */
-public record HeadroomJson(double percent, Map<String, Double> mm, Map<String, Double> percents) {
+public record HeadroomJson(Double percent, Map<String, Double> mm, Map<String, Double> percents) {
     public HeadroomJson {
-        mm = mm == null ? Map.of() : Map.copyOf(mm);
-        percents = percents == null ? Map.of() : Map.copyOf(percents);
+        percent = percent == null ? 0.0 : percent;
+        mm = mm == null ? Map.of() : mm;
+        percents = percents == null ? Map.of() : percents;
     }
 
-    static HeadroomJson parse(String json) {
-        return Json.MAPPER.readValue(json, HeadroomJson.class);
+    public static HeadroomJson of(Headroom h) {
+        Map<String, Double> mm = new TreeMap<>();
+        h.absolute().forEach((k, v) -> mm.put(k.id(), k.isRatio() ? v : Length.toMm(v)));
+        Map<String, Double> percents = new TreeMap<>();
+        h.ownPercent().forEach((k, v) -> percents.put(k.id(), v));
+        return new HeadroomJson(h.percent(), mm, percents);
     }
 
-    String write() {
-        return Json.MAPPER.writeValueAsString(this);
-    }
-
-    /**
-     * @throws IllegalArgumentException when a number is out of range or of no known limit
-     */
     Headroom toHeadroom() {
         Map<LimitKey, Double> absolute = new EnumMap<>(LimitKey.class);
         mm.forEach(

@@ -1,16 +1,15 @@
-package dev.lastcut.server.jobs;
+package dev.lastcut.server.ticket;
 
 import dev.lastcut.core.board.Side;
 import dev.lastcut.core.geometry.Length;
 import dev.lastcut.core.milling.MillSetup;
-import dev.lastcut.server.report.Json;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Set;
 import org.locationtech.jts.geom.Envelope;
 
-/** A board's set-up on a mill as stored and as the interface sends it; lengths in mm. */
+/** A board's set-up on a mill; lengths in mm. */
 public record MillSetupJson(
         List<String> tools,
         List<String> sides,
@@ -26,26 +25,23 @@ public record MillSetupJson(
         double inStockYMm,
         int pins,
         String turnedOver) {
-    /** A rectangle in the pack's coordinates, nm. */
-    public record Area(double minX, double minY, double maxX, double maxY) {
+    /** A rectangle in the pack's coordinates. */
+    public record Area(double minXMm, double minYMm, double maxXMm, double maxYMm) {
         Envelope toEnvelope() {
-            if (!(maxX > minX && maxY > minY) || !(Math.abs(minX) + Math.abs(maxY) < 1e10)) {
+            if (!(maxXMm > minXMm && maxYMm > minYMm)) {
                 throw new IllegalArgumentException("an area needs a width and a height");
             }
-            return new Envelope(minX, maxX, minY, maxY);
+            return new Envelope(
+                    Length.mm(minXMm), Length.mm(maxXMm), Length.mm(minYMm), Length.mm(maxYMm));
         }
 
         static Area of(Envelope e) {
-            return new Area(e.getMinX(), e.getMinY(), e.getMaxX(), e.getMaxY());
+            return new Area(
+                    Length.toMm(e.getMinX()),
+                    Length.toMm(e.getMinY()),
+                    Length.toMm(e.getMaxX()),
+                    Length.toMm(e.getMaxY()));
         }
-    }
-
-    static MillSetupJson parse(String json) {
-        return Json.MAPPER.readValue(json, MillSetupJson.class);
-    }
-
-    String write() {
-        return Json.MAPPER.writeValueAsString(this);
     }
 
     /** The same as JSON for what core gives. */
@@ -92,7 +88,7 @@ public record MillSetupJson(
                 choice(MillSetup.FlipAxis.class, turnedOver));
     }
 
-    private static String word(Enum<?> e) {
+    static String word(Enum<?> e) {
         return e.name().toLowerCase(Locale.ROOT).replace('_', '-');
     }
 

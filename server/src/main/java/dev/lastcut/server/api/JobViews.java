@@ -1,0 +1,37 @@
+package dev.lastcut.server.api;
+
+import dev.lastcut.server.jobs.CheckService;
+import dev.lastcut.server.jobs.JobService;
+import dev.lastcut.server.jobs.OutputService;
+import dev.lastcut.server.jobs.TicketService;
+import org.springframework.stereotype.Component;
+
+/** Puts together what the interface shows of a job. */
+@Component
+class JobViews {
+    private final JobService jobs;
+    private final TicketService tickets;
+    private final CheckService checks;
+    private final OutputService outputs;
+
+    JobViews(JobService jobs, TicketService tickets, CheckService checks, OutputService outputs) {
+        this.jobs = jobs;
+        this.tickets = tickets;
+        this.checks = checks;
+        this.outputs = outputs;
+    }
+
+    JobView of(long id) {
+        return JobView.of(
+                jobs.job(id),
+                jobs.revision(id),
+                jobs.ticket(id),
+                tickets.history(id),
+                checks.stamp(id),
+                jobs.board(id),
+                checks.lastCheck(id)
+                        .map(run -> JobView.summary(run, checks.openStops(id).size()))
+                        .orElse(new JobView.CheckSummary(false, 0, 0, 0, 0, 0)),
+                outputs.cuts(id).size());
+    }
+}

@@ -1,0 +1,256 @@
+package dev.lastcut.server.ticket;
+
+import com.fasterxml.jackson.annotation.JsonInclude;
+import dev.lastcut.core.board.Correction;
+import dev.lastcut.core.board.Role;
+import dev.lastcut.core.board.Side;
+import dev.lastcut.core.capability.Headroom;
+import dev.lastcut.core.capability.Order;
+import dev.lastcut.core.capability.OrderOption;
+import dev.lastcut.core.formats.drill.DrillFormat;
+import dev.lastcut.core.geometry.Length;
+import dev.lastcut.core.geometry.Pt;
+import dev.lastcut.core.intake.Choices;
+import dev.lastcut.core.milling.MillSetup;
+import dev.lastcut.core.milling.level.ProbeGrid;
+import dev.lastcut.core.ticket.Acceptance;
+import dev.lastcut.core.ticket.Made;
+import dev.lastcut.core.ticket.ProbedSurface;
+import dev.lastcut.core.ticket.Ticket;
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.TreeMap;
+import java.util.function.Function;
+
+/**
+ * {@code ticket.json}, version 1; documented in docs/ticket.md. What is not there has its usual
+ * value, and what has its usual value is not written.
+ */
+@JsonInclude(JsonInclude.Include.NON_EMPTY)
+record TicketJson(
+        Integer version,
+        String shop,
+        Map<String, String> roles,
+        Map<String, String> formats,
+        Map<String, Double> unitsNm,
+        Map<String, MoveJson> corrections,
+        HeadroomJson headroom,
+        Map<String, String> order,
+        List<CurrentJson> currents,
+        MillSetupJson mill,
+        Map<String, MillSetupJson> otherMills,
+        Map<String, SurfaceJson> surfaces,
+        List<SignOffJson> signOffs,
+        String job,
+        Integer cut,
+        String madeAt) {
+    static final int VERSION = 1;
+
+    /** How a file's content is moved: mirrored, turned, scaled, then shifted. */
+    record MoveJson(
+            Boolean mirrored, Integer quarterTurns, Double scale, Double dxMm, Double dyMm) {
+        static MoveJson of(Correction c) {
+            return new MoveJson(
+                    c.mirrored(),
+                    c.quarterTurns(),
+                    c.scale(),
+                    Length.toMm(c.shift().x()),
+                    Length.toMm(c.shift().y()));
+        }
+
+        Correction toCorrection() {
+            return new Correction(
+                    Boolean.TRUE.equals(mirrored),
+                    quarterTurns == null ? 0 : quarterTurns,
+                    scale == null ? 1 : scale,
+                    new Pt(mm(dxMm), mm(dyMm)));
+        }
+
+        private static long mm(Double given) {
+            return given == null ? 0 : Length.mm(given);
+        }
+    }
+
+    /** A grid of probed places in program coordinates, nm. */
+    record GridJson(double minX, double minY, double maxX, double maxY, int columns, int rows) {}
+
+    /** A probed surface: the grid, and x, y and z in mm on each line. */
+    record SurfaceJson(GridJson gridNm, String points) {
+        static SurfaceJson of(ProbedSurface s) {
+            ProbeGrid g = s.grid();
+            return new SurfaceJson(
+                    new GridJson(g.minX(), g.minY(), g.maxX(), g.maxY(), g.columns(), g.rows()),
+                    s.points());
+        }
+
+        ProbedSurface toSurface() {
+            GridJson g = gridNm;
+            return new ProbedSurface(
+                    new ProbeGrid(g.minX, g.minY, g.maxX, g.maxY, g.columns, g.rows), points);
+        }
+    }
+
+    /** A sign-off; from {@code finding} on it is what was known of the finding. */
+    @JsonInclude(JsonInclude.Include.NON_EMPTY)
+    record SignOffJson(
+            String rule,
+            Double xMm,
+            Double yMm,
+            String by,
+            String reason,
+            String finding,
+            String subject,
+            Double beyond,
+            Integer revision,
+            String at) {
+        static SignOffJson of(Acceptance a) {
+            Optional<Acceptance.Facts> f = a.facts();
+            return new SignOffJson(
+                    a.rule(),
+                    Length.toMm(a.at().x()),
+                    Length.toMm(a.at().y()),
+                    a.by(),
+                    a.reason(),
+                    f.map(Acceptance.Facts::finding).orElse(null),
+                    f.map(Acceptance.Facts::subject).orElse(null),
+                    f.flatMap(Acceptance.Facts::beyond).orElse(null),
+                    f.map(Acceptance.Facts::revision).orElse(null),
+                    f.map(Acceptance.Facts::time).orElse(null));
+        }
+
+        Acceptance toAcceptance() {
+            return new Acceptance(
+                    rule,
+                    new Pt(xMm == null ? 0 : Length.mm(xMm), yMm == null ? 0 : Length.mm(yMm)),
+                    by,
+                    reason,
+                    Optional.ofNullable(finding)
+                            .map(
+                                    id ->
+                                            new Acceptance.Facts(
+                                                    id,
+                                                    subject == null ? "" : subject,
+                                                    Optional.ofNullable(beyond),
+                                                    revision == null ? 1 : revision,
+                                                    at == null ? "" : at)));
+        }
+    }
+
+    static TicketJson of(Ticket t) {
+        boolean usualMill = t.mill().equals(MillSetup.USUAL);
+        return new TicketJson(
+                VERSION,
+                t.shop().orElse(null),
+                values(t.files().roles(), Role::id),
+                values(t.files().formats(), DrillFormat::words),
+                values(t.files().unitsNm(), u -> u),
+                values(t.files().corrections(), MoveJson::of),
+                t.headroom().equals(Headroom.NONE) ? null : HeadroomJson.of(t.headroom()),
+                byId(t.order()),
+                t.currents().stream().map(CurrentJson::of).toList(),
+                usualMill ? null : MillSetupJson.of(t.mill()),
+                values(t.otherMills(), MillSetupJson::of),
+                surfaces(t.probed()),
+                t.signOffs().stream().map(SignOffJson::of).toList(),
+                t.made().job().orElse(null),
+                t.made().cut() == 0 ? null : t.made().cut(),
+                t.made().at().orElse(null));
+    }
+
+    private static <A, B> Map<String, B> values(Map<String, A> all, Function<A, B> codec) {
+        Map<String, B> next = new TreeMap<>();
+        if (all != null) {
+            all.forEach((k, v) -> next.put(k, codec.apply(v)));
+        }
+        return next;
+    }
+
+    private static Map<String, String> byId(Order order) {
+        Map<String, String> all = new TreeMap<>();
+        order.chosen().forEach((o, v) -> all.put(o.id(), v));
+        return all;
+    }
+
+    private static Map<String, SurfaceJson> surfaces(Map<Side, ProbedSurface> probed) {
+        Map<String, SurfaceJson> all = new TreeMap<>();
+        probed.forEach((side, s) -> all.put(side.word(), SurfaceJson.of(s)));
+        return all;
+    }
+
+    /**
+     * The ticket. The schema has looked at keys, types and words before.
+     *
+     * @throws IllegalArgumentException when a number is out of range, after the part it is in
+     */
+    Ticket toTicket() {
+        return new Ticket(
+                Optional.ofNullable(shop),
+                new Choices(
+                        values(roles, id -> Role.parse(id).orElseThrow()),
+                        part("corrections", () -> values(corrections, MoveJson::toCorrection)),
+                        values(formats, w -> DrillFormat.named(w).orElseThrow()),
+                        values(unitsNm, u -> u)),
+                headroom == null ? Headroom.NONE : part("headroom", () -> headroom.toHeadroom()),
+                part("order", () -> new Order(options())),
+                part(
+                        "currents",
+                        () ->
+                                currents == null
+                                        ? List.of()
+                                        : currents.stream().map(CurrentJson::toCurrent).toList()),
+                mill == null ? MillSetup.USUAL : part("mill", () -> mill.toSetup()),
+                part("other_mills", () -> values(otherMills, MillSetupJson::toSetup)),
+                part("surfaces", this::probed),
+                part(
+                        "sign_offs",
+                        () ->
+                                signOffs == null
+                                        ? List.of()
+                                        : signOffs.stream()
+                                                .map(SignOffJson::toAcceptance)
+                                                .toList()),
+                part(
+                        "made_at",
+                        () ->
+                                new Made(
+                                        Optional.ofNullable(job),
+                                        cut == null ? 0 : cut,
+                                        Optional.ofNullable(madeAt))));
+    }
+
+    private interface Part<T> {
+        T read();
+    }
+
+    private static <T> T part(String name, Part<T> part) {
+        try {
+            return part.read();
+        } catch (IllegalArgumentException e) {
+            throw new IllegalArgumentException(name + ": " + e.getMessage(), e);
+        }
+    }
+
+    private Map<OrderOption, String> options() {
+        Map<OrderOption, String> all = new EnumMap<>(OrderOption.class);
+        values(order, v -> v).forEach((id, v) -> all.put(OrderOption.parse(id).orElseThrow(), v));
+        return all;
+    }
+
+    private Map<Side, ProbedSurface> probed() {
+        Map<Side, ProbedSurface> all = new EnumMap<>(Side.class);
+        for (Side side : Side.values()) {
+            SurfaceJson s = surfaces == null ? null : surfaces.get(side.word());
+            if (s != null) {
+                ProbedSurface surface = s.toSurface();
+                if (surface.map().isEmpty()) {
+                    throw new IllegalArgumentException(
+                            side.word() + ": " + String.join(" ", surface.reading().problems()));
+                }
+                all.put(side, surface);
+            }
+        }
+        return all;
+    }
+}

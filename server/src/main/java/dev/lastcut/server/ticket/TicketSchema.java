@@ -1,0 +1,197 @@
+package dev.lastcut.server.ticket;
+
+import static dev.lastcut.server.report.SchemaParts.above0;
+import static dev.lastcut.server.report.SchemaParts.file;
+import static dev.lastcut.server.report.SchemaParts.listOf;
+import static dev.lastcut.server.report.SchemaParts.mapOf;
+import static dev.lastcut.server.report.SchemaParts.number;
+import static dev.lastcut.server.report.SchemaParts.object;
+import static dev.lastcut.server.report.SchemaParts.ordered;
+import static dev.lastcut.server.report.SchemaParts.text;
+
+import dev.lastcut.core.board.Role;
+import dev.lastcut.core.capability.LimitKey;
+import dev.lastcut.core.capability.OrderOption;
+import dev.lastcut.core.formats.drill.DrillFormat;
+import dev.lastcut.core.milling.MillSetup;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+
+/** The JSON Schema (draft 2020-12) of a ticket, made of the roles, numbers and options known. */
+public final class TicketSchema {
+    private static final String INNER_COPPER = "copper-inner-[1-9][0-9]?";
+
+    private TicketSchema() {}
+
+    public static Map<String, Object> schema() {
+        Map<String, Object> f = new LinkedHashMap<>();
+        f.put("version", ordered("const", TicketJson.VERSION));
+        f.put("shop", text(1));
+        f.put("roles", mapOf(role()));
+        f.put(
+                "formats",
+                mapOf(ordered("enum", DrillFormat.ALL.stream().map(DrillFormat::words).toList())));
+        f.put("units_nm", mapOf(ordered("type", "number", "minimum", 1, "maximum", 1e9)));
+        f.put("corrections", mapOf(move()));
+        f.put("headroom", headroom());
+        f.put("order", order());
+        f.put("currents", listOf(current()));
+        f.put("mill", mill());
+        f.put("other_mills", mapOf(mill()));
+        f.put("surfaces", sides(surface()));
+        f.put("sign_offs", listOf(signOff()));
+        f.put("job", text(1));
+        f.put("cut", ordered("type", "integer", "minimum", 1));
+        f.put(
+                "made_at",
+                ordered(
+                        "type",
+                        "string",
+                        "pattern",
+                        "^\\d{4}-\\d\\d-\\d\\dT\\d\\d:\\d\\d:\\d\\dZ$"));
+        return file("Ticket", f, List.of());
+    }
+
+    private static Map<String, Object> role() {
+        List<String> ids = new ArrayList<>();
+        Role.pictures(0).forEach(r -> ids.add(r.id()));
+        for (Role.Kind kind : Role.Kind.values()) {
+            String id = kind.name().toLowerCase(java.util.Locale.ROOT).replace('_', '-');
+            if (Role.parse(id).isPresent() && !ids.contains(id)) {
+                ids.add(id);
+            }
+        }
+        return ordered(
+                "type",
+                "string",
+                "pattern",
+                "^(" + String.join("|", ids) + "|" + INNER_COPPER + ")$");
+    }
+
+    private static Map<String, Object> coordinate() {
+        return ordered("type", "number", "minimum", -10_000, "maximum", 10_000);
+    }
+
+    private static Map<String, Object> move() {
+        Map<String, Object> f = new LinkedHashMap<>();
+        f.put("mirrored", ordered("type", "boolean"));
+        f.put("quarter_turns", ordered("type", "integer", "minimum", 0, "maximum", 3));
+        f.put("scale", above0());
+        f.put("dx_mm", coordinate());
+        f.put("dy_mm", coordinate());
+        return object(f, List.of());
+    }
+
+    private static Map<String, Object> headroom() {
+        Map<String, Object> mm = new LinkedHashMap<>();
+        Map<String, Object> percents = new LinkedHashMap<>();
+        for (LimitKey k : LimitKey.values()) {
+            Map<String, Object> length = number();
+            length.put("description", k.title() + (k.isRatio() ? "" : ", mm"));
+            mm.put(k.id(), length);
+            percents.put(k.id(), percent());
+        }
+        Map<String, Object> f = new LinkedHashMap<>();
+        f.put("percent", percent());
+        f.put("mm", object(mm, List.of()));
+        f.put("percents", object(percents, List.of()));
+        return object(f, List.of());
+    }
+
+    private static Map<String, Object> percent() {
+        return ordered("type", "number", "minimum", 0, "maximum", 1000);
+    }
+
+    private static Map<String, Object> order() {
+        Map<String, Object> f = new LinkedHashMap<>();
+        for (OrderOption o : OrderOption.values()) {
+            f.put(
+                    o.id(),
+                    o.isNumber()
+                            ? ordered("type", "string", "pattern", "^\\d{1,3}(\\.\\d{1,4})?$")
+                            : text(1));
+        }
+        return object(f, List.of());
+    }
+
+    private static Map<String, Object> current() {
+        Map<String, Object> end = new LinkedHashMap<>();
+        end.put("layer", text(1));
+        end.put("x_mm", coordinate());
+        end.put("y_mm", coordinate());
+        Map<String, Object> pad = object(end, List.of("layer", "x_mm", "y_mm"));
+        pad.put("type", List.of("object", "null"));
+        Map<String, Object> f = new LinkedHashMap<>();
+        f.put("net", text(1));
+        f.put("amps", ordered("type", "number", "exclusiveMinimum", 0, "maximum", 1000));
+        f.put("rise_c", ordered("type", "number", "exclusiveMinimum", 0, "maximum", 200));
+        f.put("from", pad);
+        f.put("to", pad);
+        return object(f, List.of("net", "amps", "rise_c"));
+    }
+
+    private static Map<String, Object> mill() {
+        Map<String, Object> corner = new LinkedHashMap<>();
+        for (String n : List.of("min_x_mm", "min_y_mm", "max_x_mm", "max_y_mm")) {
+            corner.put(n, coordinate());
+        }
+        Map<String, Object> areas = listOf(object(corner, List.copyOf(corner.keySet())));
+        Map<String, Object> f = new LinkedHashMap<>();
+        f.put("tools", listOf(text(1)));
+        f.put("sides", listOf(ordered("enum", List.of("bottom", "top"))));
+        f.put("clearing", words(MillSetup.Clearing.class));
+        f.put("rub_out", areas);
+        f.put("leave_out", areas);
+        f.put("leave_free_copper", ordered("type", "boolean"));
+        f.put("nick_mm", ordered("type", "number", "minimum", 0, "maximum", 0.5));
+        f.put("climb", ordered("type", "boolean"));
+        f.put("ground", text(0));
+        f.put("through_zero", words(MillSetup.Zero.class));
+        f.put("in_stock_x_mm", number());
+        f.put("in_stock_y_mm", number());
+        f.put("pins", ordered("enum", List.of(0, 2, 4)));
+        f.put("turned_over", words(MillSetup.FlipAxis.class));
+        return object(f, List.of());
+    }
+
+    private static <E extends Enum<E>> Map<String, Object> words(Class<E> type) {
+        return ordered(
+                "enum", Arrays.stream(type.getEnumConstants()).map(MillSetupJson::word).toList());
+    }
+
+    private static Map<String, Object> sides(Map<String, Object> value) {
+        return object(ordered("bottom", value, "top", value), List.of());
+    }
+
+    private static Map<String, Object> surface() {
+        Map<String, Object> grid = new LinkedHashMap<>();
+        for (String n : List.of("min_x", "min_y", "max_x", "max_y")) {
+            grid.put(n, ordered("type", "number"));
+        }
+        for (String n : List.of("columns", "rows")) {
+            grid.put(n, ordered("type", "integer", "minimum", 2, "maximum", 5000));
+        }
+        Map<String, Object> f = new LinkedHashMap<>();
+        f.put("grid_nm", object(grid, List.copyOf(grid.keySet())));
+        f.put("points", text(1));
+        return object(f, List.of("grid_nm", "points"));
+    }
+
+    private static Map<String, Object> signOff() {
+        Map<String, Object> f = new LinkedHashMap<>();
+        f.put("rule", text(1));
+        f.put("x_mm", coordinate());
+        f.put("y_mm", coordinate());
+        f.put("by", text(1));
+        f.put("reason", text(1));
+        f.put("finding", text(1));
+        f.put("subject", text(0));
+        f.put("beyond", number());
+        f.put("revision", ordered("type", "integer", "minimum", 1));
+        f.put("at", text(0));
+        return object(f, List.of("rule", "by", "reason"));
+    }
+}

@@ -1,0 +1,128 @@
+package dev.lastcut.server.api;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import dev.lastcut.server.LastCut;
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.io.InputStream;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Map;
+import java.util.TreeMap;
+import java.util.concurrent.TimeUnit;
+import java.util.stream.Stream;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipInputStream;
+import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.springframework.boot.test.context.SpringBootTest;
+import org.springframework.boot.test.web.server.LocalServerPort;
+import org.springframework.test.context.DynamicPropertyRegistry;
+import org.springframework.test.context.DynamicPropertySource;
+import tools.jackson.databind.JsonNode;
+
+/**
+ * A cut made by the server, and the same made again from its ticket by another start of the
+ * program: every byte of every file the same.
+ */
+@SpringBootTest(classes = LastCut.class, webEnvironment = SpringBootTest.WebEnvironment.RANDOM_PORT)
+class SameBytesTest {
+    @TempDir static Path data;
+    @TempDir Path folder;
+    @LocalServerPort int port;
+
+    @DynamicPropertySource
+    static void storage(DynamicPropertyRegistry registry) {
+        registry.add("lastcut.data", data::toString);
+    }
+
+    private ApiCalls api() {
+        return new ApiCalls(port);
+    }
+
+    private static Map<String, byte[]> unzipped(byte[] zip) throws IOException {
+        Map<String, byte[]> files = new TreeMap<>();
+        try (ZipInputStream in = new ZipInputStream(new ByteArrayInputStream(zip))) {
+            for (ZipEntry e = in.getNextEntry(); e != null; e = in.getNextEntry()) {
+                files.put(e.getName(), in.readAllBytes());
+            }
+        }
+        return files;
+    }
+
+    private byte[] cut(String pack, String shop) throws Exception {
+        String job = api().bringIn(pack);
+        api().chooseShop(job, shop);
+        api().choose(
+                        job,
+                        "{\"headroom\":{\"percent\":5,\"mm\":{\"clearance\":0.03,\"track-width\":0.02}}}");
+        if (api().status("GET", job + "/mill", null) == 200) {
+            api().choose(job, "{\"mill\":{\"nick_mm\":0.02,\"in_stock_x_mm\":12.5}}");
+        }
+        api().work(job, "check");
+        StringBuilder ids = new StringBuilder();
+        for (JsonNode f : api().json("GET", job + "/check", null).at("/findings")) {
+            ids.append(ids.isEmpty() ? "" : ",").append(f.at("/id"));
+        }
+        String signed = "{\"findings\":[" + ids + "],\"by\":\"Ida\",\"reason\":\"a test\"}";
+        assertThat(api().status("POST", job + "/sign-offs", signed)).isEqualTo(200);
+        api().work(job, "cut");
+        return api().bytes(job + "/cuts/1.zip");
+    }
+
+    /** Runs the program as its users do: a new process with a memory of its own. */
+    private void make(String pack, String shop, Path ticket, Path out) throws Exception {
+        Path zip = folder.resolve(pack + ".zip");
+        try (InputStream in = getClass().getResourceAsStream("/demo-packs/" + pack + ".zip")) {
+            Files.write(zip, in.readAllBytes());
+        }
+        Process process =
+                new ProcessBuilder(
+                                Path.of(System.getProperty("java.home"), "bin", "java").toString(),
+                                "-cp",
+                                System.getProperty("java.class.path"),
+                                LastCut.class.getName(),
+                                "make",
+                                zip.toString(),
+                                "--for",
+                                shop,
+                                "--with",
+                                ticket.toString(),
+                                "--out",
+                                out.toString())
+                        .redirectErrorStream(true)
+                        .start();
+        String said = new String(process.getInputStream().readAllBytes());
+        assertThat(process.waitFor(2, TimeUnit.MINUTES)).isTrue();
+        assertThat(process.exitValue()).as(said).isZero();
+    }
+
+    @ParameterizedTest
+    @CsvSource({
+        "joint-box, skep-pooled",
+        "joint-box, wren-bench",
+        "honeycomb-tag, waggle-quick",
+        "honeycomb-tag, anvil-mini",
+        "hive-scale-node, longcomb-fine",
+        "hive-scale-node, wren-bench"
+    })
+    void theCutAndWhatIsMadeFromItsTicketAreTheSame(String pack, String shop) throws Exception {
+        Map<String, byte[]> cut = unzipped(cut(pack, shop));
+        Path ticket = folder.resolve("ticket.json");
+        Files.write(ticket, cut.get("ticket.json"));
+        Path out = folder.resolve("out");
+        make(pack, shop, ticket, out);
+        Map<String, byte[]> made = new TreeMap<>();
+        try (Stream<Path> all = Files.walk(out)) {
+            for (Path p : all.filter(Files::isRegularFile).toList()) {
+                made.put(out.relativize(p).toString(), Files.readAllBytes(p));
+            }
+        }
+        assertThat(made.keySet())
+                .isEqualTo(cut.keySet())
+                .contains("report.junit.xml", "report.pdf");
+        cut.forEach((path, bytes) -> assertThat(made.get(path)).as(path).isEqualTo(bytes));
+    }
+}
