@@ -16,7 +16,7 @@ export function Panel({
         <h1 className="text-xl font-semibold">{title}</h1>
         {lead ? <div className="text-faint mt-0.5">{lead}</div> : null}
       </header>
-      <div className="min-h-0 grow overflow-auto px-4 py-3">{children}</div>
+      <div className="relative min-h-0 grow overflow-auto px-4 py-3">{children}</div>
     </section>
   );
 }
