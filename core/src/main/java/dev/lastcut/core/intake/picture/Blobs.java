@@ -5,17 +5,11 @@ import dev.lastcut.core.geometry.UnionFind;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
-import org.locationtech.jts.algorithm.ConvexHull;
-import org.locationtech.jts.geom.Coordinate;
-import org.locationtech.jts.geom.Geometry;
-import org.locationtech.jts.geom.GeometryFactory;
 
 /** The pieces of ink that hang together, edge to edge. */
 public final class Blobs {
     /** One row's stretch of dark pixels. */
     private record Run(int row, int from, int to) {}
-
-    private static final GeometryFactory HULLS = new GeometryFactory();
 
     private final Ink ink;
 
@@ -181,15 +175,54 @@ public final class Blobs {
      * letters and lines that turn.
      */
     public double solidity(Blob b) {
-        List<Coordinate> corners = new ArrayList<>();
-        for (Run r : runsOf(b)) {
-            for (int dy = 0; dy < 2; dy++) {
-                corners.add(new Coordinate(r.from, r.row + dy));
-                corners.add(new Coordinate(r.to + 1, r.row + dy));
+        int rows = b.top - b.bottom + 1;
+        int[] left = new int[rows + 1];
+        int[] right = new int[rows + 1];
+        Arrays.fill(left, Integer.MAX_VALUE);
+        Arrays.fill(right, Integer.MIN_VALUE);
+        // Where the piece begins and ends on each line between rows, and below and above them all.
+        for (int row = b.bottom; row <= b.top; row++) {
+            for (int i = lastRunFrom(row, b.left);
+                    i < firstRun[row + 1] && from[i] <= b.right;
+                    i++) {
+                if (blobOfRun[i] == b.number) {
+                    for (int line = row - b.bottom; line <= row - b.bottom + 1; line++) {
+                        left[line] = Math.min(left[line], from[i]);
+                        right[line] = Math.max(right[line], to[i] + 1);
+                    }
+                }
             }
         }
-        Geometry hull = new ConvexHull(corners.toArray(Coordinate[]::new), HULLS).getConvexHull();
-        return hull.getArea() == 0 ? 0 : b.area / hull.getArea();
+        return b.area / (under(right, 1) - under(left, -1));
+    }
+
+    /**
+     * The area under the convex chain over places at 0, 1, 2 …; the chain bulges to the larger for
+     * a sign of 1, to the smaller for −1.
+     */
+    private static double under(int[] places, int sign) {
+        int[] chain = new int[places.length];
+        int n = 0;
+        for (int k = 0; k < places.length; k++) {
+            while (n > 1 && isInside(places, chain[n - 2], chain[n - 1], k, sign)) {
+                n--;
+            }
+            chain[n++] = k;
+        }
+        double area = 0;
+        for (int i = 1; i < n; i++) {
+            int a = chain[i - 1];
+            int b = chain[i];
+            area += (places[a] + places[b]) / 2.0 * (b - a);
+        }
+        return area;
+    }
+
+    /** Whether the middle one of three places lies on or inside the line of the outer two. */
+    private static boolean isInside(int[] places, int a, int middle, int b, int sign) {
+        long up = (long) (places[middle] - places[a]) * (b - a);
+        long across = (long) (places[b] - places[a]) * (middle - a);
+        return sign * (up - across) <= 0;
     }
 
     private List<Run> runsOf(Blob b) {

@@ -5,11 +5,9 @@ import dev.lastcut.core.geometry.Pt;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import org.locationtech.jts.geom.Envelope;
 
 /** Lays one set of places over another: how many meet as they are, and how to make them meet. */
@@ -20,16 +18,17 @@ public final class PointMatch {
     private static final int MOST_PAIRS = 300_000;
     private static final double[] SCALES = {25.4, 1 / 25.4, 10, 0.1, 100, 0.01, 2.54, 1 / 2.54};
 
-    private final Set<Pt> cells = new HashSet<>();
+    private final CellSet cells;
     private final List<Pt> places;
 
     public PointMatch(Collection<Pt> places) {
         this.places = List.copyOf(places);
-        places.forEach(p -> cells.add(Cells.of(p)));
+        this.cells = new CellSet(places.size());
+        places.forEach(cells::add);
     }
 
     private boolean has(Pt p) {
-        return Cells.anyAround(p, cells::contains);
+        return cells.hasAround(p);
     }
 
     public int size() {
@@ -51,11 +50,11 @@ public final class PointMatch {
     }
 
     private double share(Collection<Pt> others, Correction c) {
-        Set<Pt> met = new HashSet<>();
+        CellSet met = new CellSet(others.size());
         for (Pt p : others) {
             Pt moved = c.isNone() ? p : c.apply(p);
             if (has(moved)) {
-                met.add(Cells.of(moved));
+                met.add(moved);
             }
         }
         int smaller = Math.min(others.size(), cells.size());

@@ -10,11 +10,16 @@ import dev.lastcut.core.board.Role;
 import dev.lastcut.core.board.Side;
 import dev.lastcut.core.geometry.Flattener;
 import dev.lastcut.core.geometry.Pt;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Random;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
+import org.locationtech.jts.algorithm.ConvexHull;
+import org.locationtech.jts.geom.Coordinate;
+import org.locationtech.jts.geom.Geometry;
+import org.locationtech.jts.geom.GeometryFactory;
 
 class BlobsTest {
     private static final Grid GRID = new Grid(0, 0, 40_000, 500, 500);
@@ -51,7 +56,25 @@ class BlobsTest {
             Blobs.Patch own = blobs.patch(b);
             assertThat(own.area()).isEqualTo(b.area());
             assertThat(own.dark(Ink.of(features(t), GRID, false))).isEqualTo(b.area());
+            double hull = hull(blobs, b).getArea();
+            assertThat(blobs.solidity(b)).isCloseTo(b.area() / hull, within(1e-9));
         }
+    }
+
+    /** The convex hull of a piece's pixels, by a general library. */
+    private static Geometry hull(Blobs blobs, Blobs.Blob b) {
+        List<Coordinate> corners = new ArrayList<>();
+        for (int row = b.bottom(); row <= b.top(); row++) {
+            for (int column = b.left(); column <= b.right(); column++) {
+                if (blobs.at(GRID.middle(column, row)) == b.number()) {
+                    for (int k = 0; k < 4; k++) {
+                        corners.add(new Coordinate(column + k % 2, row + k / 2));
+                    }
+                }
+            }
+        }
+        return new ConvexHull(corners.toArray(Coordinate[]::new), new GeometryFactory())
+                .getConvexHull();
     }
 
     @Test
