@@ -3,7 +3,6 @@ package dev.lastcut.core.intake.tables;
 import dev.lastcut.core.board.PlacedPart;
 import dev.lastcut.core.geometry.Pt;
 import java.util.List;
-import java.util.Optional;
 import org.locationtech.jts.geom.Envelope;
 
 /** What parts are laid on. */
@@ -23,6 +22,19 @@ interface Ground {
     /** Where the table's origin could lie, the likeliest first, for parts at raw places. */
     List<Pt> origins(List<PlacedPart> parts, List<Pt> raw);
 
-    /** The direction from a part's middle to its first pin, degrees; empty where not known. */
-    Optional<Double> toFirstPin(PlacedPart part);
+    /** How the angle of a bottom part counts. */
+    enum Turn {
+        /** Seen from the top, counter-clockwise. */
+        COUNTER_CLOCKWISE,
+        /** Seen from below, so from the top it is clockwise. */
+        CLOCKWISE,
+        UNTOLD
+    }
+
+    /**
+     * How the angle of a bottom part counts, by what parts of its footprint look like on the top.
+     *
+     * @param tops those parts, as they lie on the board; not empty
+     */
+    Turn turn(PlacedPart part, List<PlacedPart> tops);
 }

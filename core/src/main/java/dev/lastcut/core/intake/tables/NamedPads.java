@@ -71,8 +71,36 @@ public final class NamedPads implements Ground {
         return none ? List.of(Pt.ORIGIN) : List.of(Pt.ORIGIN, origin);
     }
 
+    /**
+     * The first pin lies in a direction that follows from the angle r. Seen from the top and turned
+     * counter-clockwise it is 180° − k + r for the direction k of the unturned top part; counted
+     * from below it is 180° − k − r.
+     */
     @Override
-    public Optional<Double> toFirstPin(PlacedPart p) {
+    public Turn turn(PlacedPart part, List<PlacedPart> tops) {
+        Optional<Double> actual = toFirstPin(part);
+        Optional<Double> k =
+                tops.stream()
+                        .flatMap(t -> toFirstPin(t).map(a -> a - t.rotationDeg()).stream())
+                        .reduce((first, last) -> last);
+        if (actual.isEmpty() || k.isEmpty()) {
+            return Turn.UNTOLD;
+        }
+        if (same(actual.get(), 180 - k.get() + part.rotationDeg())) {
+            return Turn.COUNTER_CLOCKWISE;
+        }
+        return same(actual.get(), 180 - k.get() - part.rotationDeg())
+                ? Turn.CLOCKWISE
+                : Turn.UNTOLD;
+    }
+
+    private static boolean same(double a, double b) {
+        double d = Math.abs((a - b) % 360);
+        return Math.min(d, 360 - d) < 8;
+    }
+
+    /** The direction from a part's middle to its first pin, degrees; empty where not known. */
+    private Optional<Double> toFirstPin(PlacedPart p) {
         Pt pin = firstPins.get(p.designator());
         Pt middle = middles.get(p.designator());
         if (pin == null || middle == null || pin.distance(middle) < 50_000) {

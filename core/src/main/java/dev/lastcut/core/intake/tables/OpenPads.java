@@ -1,12 +1,14 @@
 package dev.lastcut.core.intake.tables;
 
 import dev.lastcut.core.board.PlacedPart;
+import dev.lastcut.core.geometry.Orientation;
 import dev.lastcut.core.geometry.Pt;
 import dev.lastcut.core.intake.places.PointMatch;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
-import java.util.Optional;
+import java.util.Map;
 import java.util.function.Predicate;
 import org.locationtech.jts.geom.Envelope;
 import org.locationtech.jts.index.strtree.STRtree;
@@ -25,6 +27,15 @@ public final class OpenPads implements Ground {
     /** Pads whose middle serves to find a table's origin lie no farther apart. */
     private static final double PAIR_NM = 4_000_000;
 
+    /** So many parts of a footprint tell what they have in common, of so many openings. */
+    private static final int MOST_ALIKE = 12;
+
+    private static final int MOST_PADS = 64;
+
+    /** The share of a part's openings that must be met, and what may be by chance. */
+    private static final double ALL = 0.9;
+
+    private static final double FEW = 0.7;
     private static final double LEAST_APART_NM = 200_000;
     private static final double SAME_SIZE = 0.12;
 
@@ -35,6 +46,7 @@ public final class OpenPads implements Ground {
     private final List<Opening> openings;
     private final Envelope board;
     private final double tolerance;
+    private final Map<String, List<Pt>> patterns = new HashMap<>();
     private PointMatch middles;
 
     /**
@@ -83,6 +95,10 @@ public final class OpenPads implements Ground {
 
     /** The few openings next to a place: far ones face each other across it by chance. */
     private List<Opening> nearest(Pt at, Predicate<Opening> which) {
+        return nearest(at, which, NEIGHBOURS);
+    }
+
+    private List<Opening> nearest(Pt at, Predicate<Opening> which, int most) {
         List<Opening> some = new ArrayList<>();
         for (double reach = FIRST_REACH_NM; reach <= REACH_NM; reach *= 2) {
             Envelope near = new Envelope(at.coordinate());
@@ -93,12 +109,12 @@ public final class OpenPads implements Ground {
                     some.add((Opening) o);
                 }
             }
-            if (some.size() >= NEIGHBOURS) {
+            if (some.size() >= most) {
                 break;
             }
         }
         some.sort(Comparator.comparingDouble(o -> o.at.distance(at)));
-        return some.subList(0, Math.min(NEIGHBOURS, some.size()));
+        return some.subList(0, Math.min(most, some.size()));
     }
 
     private boolean hasTwin(Opening a, Pt at, Predicate<Opening> which) {
@@ -159,8 +175,66 @@ public final class OpenPads implements Ground {
         return middles;
     }
 
+    /**
+     * The openings that recur about every top part of a footprint are its own. A bottom part shows
+     * them mirrored, and, unless they look alike after both turns, turned the one way or the other.
+     */
     @Override
-    public Optional<Double> toFirstPin(PlacedPart part) {
-        return Optional.empty();
+    public Turn turn(PlacedPart part, List<PlacedPart> tops) {
+        List<Pt> own = patterns.computeIfAbsent(part.footprint(), k -> pattern(tops));
+        if (own.size() < 2) {
+            return Turn.UNTOLD;
+        }
+        double plain = met(own, part, part.rotationDeg());
+        double reversed = met(own, part, -part.rotationDeg());
+        if (plain >= ALL && reversed <= FEW) {
+            return Turn.COUNTER_CLOCKWISE;
+        }
+        return reversed >= ALL && plain <= FEW ? Turn.CLOCKWISE : Turn.UNTOLD;
+    }
+
+    /** Where openings lie from the middle of an unturned part, where that recurs. */
+    private List<Pt> pattern(List<PlacedPart> tops) {
+        List<Pt> own = new ArrayList<>();
+        if (tops.size() < 2) {
+            return own;
+        }
+        PlacedPart first = tops.get(0);
+        List<PlacedPart> others = tops.subList(1, Math.min(tops.size(), MOST_ALIKE));
+        for (Opening o : nearest(first.at(), x -> true, MOST_PADS)) {
+            Pt v = turned(o.at.minus(first.at()), -first.rotationDeg());
+            boolean recurs =
+                    others.stream().allMatch(t -> isOpen(t.at().plus(turned(v, t.rotationDeg()))));
+            if (recurs) {
+                own.add(v);
+            }
+        }
+        return own;
+    }
+
+    /** The share of a pattern that lies on openings where a bottom part is turned by an angle. */
+    private double met(List<Pt> pattern, PlacedPart part, double angle) {
+        long met =
+                pattern.stream()
+                        .map(v -> part.at().plus(turned(new Pt(-v.x(), v.y()), angle)))
+                        .filter(this::isOpen)
+                        .count();
+        return (double) met / pattern.size();
+    }
+
+    private static Pt turned(Pt p, double deg) {
+        return new Orientation(false, deg, 1).apply(p);
+    }
+
+    /** Whether the middle of an opening lies at a place. */
+    private boolean isOpen(Pt at) {
+        Envelope near = new Envelope(at.coordinate());
+        near.expandBy(2 * tolerance);
+        for (Object o : tree.query(near)) {
+            if (((Opening) o).at.distance(at) <= 2 * tolerance) {
+                return true;
+            }
+        }
+        return false;
     }
 }

@@ -5,12 +5,12 @@ import dev.lastcut.core.board.Side;
 import dev.lastcut.core.geometry.Length;
 import dev.lastcut.core.geometry.Pt;
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Predicate;
+import java.util.stream.Collectors;
 import org.locationtech.jts.geom.Envelope;
 
 /**
@@ -163,34 +163,26 @@ public final class PlacementFit {
                 p.designator(), p.value(), p.footprint(), at, rotationDeg, p.side(), p.line());
     }
 
-    /**
-     * Bottom rotations: a footprint that is used on both sides shows its first pin in a direction
-     * that follows from the rotation. Seen from the top and turned counter-clockwise it is 180° − k
-     * + r for the direction k of the unturned top part; counted from below it is 180° − k − r.
-     */
+    /** Bottom rotations: a footprint that is used on both sides shows which way they count. */
     private Result turned(List<PlacedPart> parts, List<String> done, double share) {
-        Map<String, Double> direction = new HashMap<>();
-        for (PlacedPart p : parts) {
-            if (p.side() == Side.TOP && !p.footprint().isEmpty()) {
-                ground.toFirstPin(p)
-                        .ifPresent(a -> direction.put(p.footprint(), a - p.rotationDeg()));
-            }
-        }
+        Map<String, List<PlacedPart>> tops =
+                parts.stream()
+                        .filter(p -> p.side() == Side.TOP && !p.footprint().isEmpty())
+                        .collect(Collectors.groupingBy(PlacedPart::footprint));
         int counterClockwise = 0;
         int clockwise = 0;
         for (PlacedPart p : parts) {
-            Double k = direction.get(p.footprint());
-            if (p.side() == Side.BOTTOM && k != null && p.rotationDeg() % 180 != 0) {
-                double actual = ground.toFirstPin(p).orElse(Double.NaN);
-                counterClockwise += same(actual, 180 - k + p.rotationDeg()) ? 1 : 0;
-                clockwise += same(actual, 180 - k - p.rotationDeg()) ? 1 : 0;
+            if (isTurnedBelow(p) && tops.containsKey(p.footprint())) {
+                Ground.Turn turn = ground.turn(p, tops.get(p.footprint()));
+                counterClockwise += turn == Ground.Turn.COUNTER_CLOCKWISE ? 1 : 0;
+                clockwise += turn == Ground.Turn.CLOCKWISE ? 1 : 0;
             }
         }
         boolean silent = clockwise + counterClockwise == 0;
         if (silent && done.contains(FROM_BELOW) && hasQuarterTurns(parts)) {
             done.add(
-                    "the angles of its bottom parts are kept as written, as no first pin tells"
-                            + " whether they count as seen from below too");
+                    "the angles of its bottom parts are kept as written, as neither a first pin nor"
+                            + " the shape of pads tells whether they count as seen from below too");
         }
         if (clockwise < 2 || clockwise <= 2 * counterClockwise) {
             return new Result(parts, done, share);
@@ -205,11 +197,11 @@ public final class PlacementFit {
     }
 
     private static boolean hasQuarterTurns(List<PlacedPart> parts) {
-        return parts.stream().anyMatch(p -> p.side() == Side.BOTTOM && p.rotationDeg() % 180 != 0);
+        return parts.stream().anyMatch(PlacementFit::isTurnedBelow);
     }
 
-    private static boolean same(double a, double b) {
-        double d = Math.abs((a - b) % 360);
-        return Math.min(d, 360 - d) < 8;
+    /** After half a turn it looks the same whichever way it was counted. */
+    private static boolean isTurnedBelow(PlacedPart p) {
+        return p.side() == Side.BOTTOM && p.rotationDeg() % 180 != 0;
     }
 }

@@ -10,6 +10,7 @@ import java.util.List;
 import java.util.Random;
 import java.util.function.UnaryOperator;
 import org.junit.jupiter.api.Test;
+import org.locationtech.jts.geom.Envelope;
 
 /** The habits of placement tables, each made from a board that is known to be right. */
 class PlacementFitTest {
@@ -92,6 +93,92 @@ class PlacementFitTest {
                 p -> p.side() == Side.TOP ? p : with(p, p.at(), (360 - p.rotationDeg()) % 360),
                 true,
                 "reversed");
+    }
+
+    /** Bare openings of parts on both sides: three pads or two each, as the parts truly lie. */
+    private static OpenPads openings(List<PlacedPart> parts) {
+        List<OpenPads.Opening> all = new ArrayList<>();
+        for (PlacedPart p : parts) {
+            double[][] own =
+                    p.footprint().equals("TRIO")
+                            ? new double[][] {{-0.95, -1.1}, {0.95, -1.1}, {0, 1.1}}
+                            : new double[][] {{-0.8, 0}, {0.8, 0}};
+            for (double[] v : own) {
+                double x = p.side() == Side.TOP ? v[0] : -v[0];
+                double a = Math.toRadians(p.rotationDeg());
+                Pt arm =
+                        Pt.mm(
+                                x * Math.cos(a) - v[1] * Math.sin(a),
+                                x * Math.sin(a) + v[1] * Math.cos(a));
+                all.add(new OpenPads.Opening(p.at().plus(arm), 600_000, 600_000));
+            }
+        }
+        return new OpenPads(all, new Envelope(0, 60e6, 0, 40e6), 100);
+    }
+
+    /** Parts 5 mm apart, every third on the bottom, turned by quarters and now and then by 45°. */
+    private static List<PlacedPart> spread(String... footprints) {
+        List<PlacedPart> all = new ArrayList<>();
+        Random r = new Random(11);
+        for (int i = 0; i < 48; i++) {
+            Pt at = Pt.mm(5 + 5 * (i % 8) + r.nextInt(9) / 10.0, 5 + 5 * (i / 8));
+            double turn = i % 7 == 0 ? 45 : 90 * r.nextInt(4);
+            all.add(
+                    new PlacedPart(
+                            "Q" + i,
+                            "",
+                            footprints[i % footprints.length],
+                            at,
+                            turn,
+                            i % 3 == 0 ? Side.BOTTOM : Side.TOP,
+                            i + 2));
+        }
+        return all;
+    }
+
+    private static PlacedPart reversed(PlacedPart p) {
+        return p.side() == Side.TOP ? p : with(p, p.at(), (360 - p.rotationDeg()) % 360);
+    }
+
+    @Test
+    void theShapeOfBarePadsTellsHowBottomAnglesCount() {
+        List<PlacedPart> truly = spread("TRIO", "CHIP");
+        PlacementFit fit = new PlacementFit(openings(truly));
+        assertThat(fit.fit(truly, true).orElseThrow().parts()).isEqualTo(truly);
+        List<PlacedPart> written = truly.stream().map(PlacementFitTest::reversed).toList();
+        PlacementFit.Result found = fit.fit(written, true).orElseThrow();
+        assertThat(String.join("; ", found.done())).contains("reversed");
+        for (int i = 0; i < truly.size(); i++) {
+            assertThat((found.parts().get(i).rotationDeg() + 360) % 360)
+                    .isEqualTo(truly.get(i).rotationDeg());
+        }
+    }
+
+    /** Two pads look alike after half a turn, so parts turned by quarters tell nothing. */
+    @Test
+    void padsThatLookAlikeTellNothingAndThatIsSaid() {
+        List<PlacedPart> truly =
+                spread("CHIP").stream()
+                        .map(p -> with(p, p.at(), p.rotationDeg() == 45 ? 90 : p.rotationDeg()))
+                        .toList();
+        List<PlacedPart> written =
+                truly.stream()
+                        .map(
+                                p ->
+                                        p.side() == Side.TOP
+                                                ? p
+                                                : with(
+                                                        p,
+                                                        new Pt(60_000_000 - p.at().x(), p.at().y()),
+                                                        p.rotationDeg()))
+                        .toList();
+        PlacementFit.Result found =
+                new PlacementFit(openings(truly)).fit(written, true).orElseThrow();
+        assertThat(String.join("; ", found.done())).contains("kept as written");
+        for (int i = 0; i < truly.size(); i++) {
+            assertThat(found.parts().get(i).at().distance(truly.get(i).at())).isLessThan(20_000);
+            assertThat(found.parts().get(i).rotationDeg()).isEqualTo(truly.get(i).rotationDeg());
+        }
     }
 
     @Test
