@@ -19,6 +19,8 @@ import java.util.stream.Collectors;
  * @param says what is wrong, to be read after the part
  */
 public record Misfit(String part, String says) {
+    private static final String NO_NET = "the board has no net of this name";
+
     /**
      * Choices about files that the pack does not have.
      *
@@ -42,13 +44,17 @@ public record Misfit(String part, String says) {
                 .forEach(p -> all.add(new Misfit(part + "." + p, "the pack has no such file")));
     }
 
-    /** Currents of nets that the board does not have. */
+    /** Nets of currents and of the mill's leftover copper that the board does not have. */
     public static List<Misfit> nets(Ticket ticket, BoardGeometry geometry) {
         List<Misfit> all = new ArrayList<>();
         for (NetCurrent c : ticket.currents()) {
             if (NetPath.named(geometry, c.net()).isEmpty()) {
-                all.add(new Misfit("currents." + c.net(), "the board has no net of this name"));
+                all.add(new Misfit("currents." + c.net(), NO_NET));
             }
+        }
+        String ground = ticket.mill().ground();
+        if (!ground.isEmpty() && NetPath.named(geometry, ground).isEmpty()) {
+            all.add(new Misfit("mill.ground." + ground, NO_NET));
         }
         return all;
     }

@@ -5,6 +5,7 @@ import dev.lastcut.core.intake.Pack;
 import dev.lastcut.core.intake.PackReader;
 import dev.lastcut.core.intake.UnusablePackException;
 import dev.lastcut.server.jobs.CheckService;
+import dev.lastcut.server.jobs.ChoiceService;
 import dev.lastcut.server.jobs.JobService;
 import dev.lastcut.server.jobs.Opening;
 import dev.lastcut.server.jobs.OutputService;
@@ -36,6 +37,7 @@ import org.springframework.web.multipart.MultipartFile;
 @RequestMapping("/api/jobs")
 class JobController {
     private final JobService jobs;
+    private final ChoiceService choices;
     private final CheckService checks;
     private final OutputService outputs;
     private final JobViews views;
@@ -44,12 +46,14 @@ class JobController {
 
     JobController(
             JobService jobs,
+            ChoiceService choices,
             CheckService checks,
             OutputService outputs,
             JobViews views,
             Opening opening,
             TaskRunner tasks) {
         this.jobs = jobs;
+        this.choices = choices;
         this.checks = checks;
         this.outputs = outputs;
         this.views = views;
@@ -133,10 +137,10 @@ class JobController {
         jobs.content(id, choice.path());
         Optional<Correction> move =
                 choice.apply()
-                        ? Optional.of(jobs.proposedMove(id, choice.path()))
+                        ? Optional.of(choices.proposedMove(id, choice.path()))
                         : Optional.empty();
         return TicketController.VersionView.of(
-                jobs.choose(
+                choices.choose(
                         id,
                         Base.of(base),
                         t -> t.with(d -> d.files = t.files().withCorrection(choice.path(), move))));

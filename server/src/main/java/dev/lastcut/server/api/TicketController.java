@@ -1,5 +1,6 @@
 package dev.lastcut.server.api;
 
+import dev.lastcut.server.jobs.ChoiceService;
 import dev.lastcut.server.jobs.JobEvents;
 import dev.lastcut.server.jobs.JobService;
 import dev.lastcut.server.jobs.TicketService;
@@ -27,13 +28,19 @@ import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 @RequestMapping("/api")
 class TicketController {
     private final JobService jobs;
+    private final ChoiceService choices;
     private final TicketService tickets;
     private final TaskRunner tasks;
     private final EventStreams streams;
 
     TicketController(
-            JobService jobs, TicketService tickets, TaskRunner tasks, EventStreams streams) {
+            JobService jobs,
+            ChoiceService choices,
+            TicketService tickets,
+            TaskRunner tasks,
+            EventStreams streams) {
         this.jobs = jobs;
+        this.choices = choices;
         this.tickets = tickets;
         this.tasks = tasks;
         this.streams = streams;
@@ -78,7 +85,7 @@ class TicketController {
             @RequestHeader(name = Base.HEADER, required = false) String base,
             @RequestBody byte[] parts) {
         return VersionView.of(
-                jobs.choose(id, Base.of(base), before -> Tickets.changed(before, parts)));
+                choices.choose(id, Base.of(base), before -> Tickets.changed(before, parts)));
     }
 
     /** Takes a whole ticket in, all or nothing; the task's result is the version it made. */
@@ -92,7 +99,7 @@ class TicketController {
                 task -> {
                     task.progress(0, 1, "holding the ticket against the board");
                     return String.valueOf(
-                            jobs.choose(id, Base.of(base), before -> Tickets.takenIn(json))
+                            choices.choose(id, Base.of(base), before -> Tickets.takenIn(json))
                                     .version());
                 });
     }

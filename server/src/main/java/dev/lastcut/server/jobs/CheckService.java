@@ -24,11 +24,13 @@ import org.springframework.stereotype.Service;
 @Service
 public class CheckService {
     private final JobService jobs;
+    private final ChoiceService choices;
     private final Sheets sheets;
     private final Results<CheckRun> checks = new Results<>(60);
 
-    CheckService(JobService jobs, Sheets sheets) {
+    CheckService(JobService jobs, ChoiceService choices, Sheets sheets) {
         this.jobs = jobs;
+        this.choices = choices;
         this.sheets = sheets;
     }
 
@@ -135,7 +137,7 @@ public class CheckService {
             }
             all.add(Acceptance.of(f, by.strip(), reason.strip(), revision, time));
         }
-        jobs.choose(id, base, t -> t.accepting(all));
+        choices.choose(id, base, t -> t.accepting(all));
     }
 
     private Finding finding(long id, String finding) {
@@ -153,7 +155,7 @@ public class CheckService {
     public void takeBack(long id, Optional<Integer> base, String findingId) {
         Optional<Acceptance> held =
                 lastCheck(id).map(run -> signed(id, run).valid().get(findingId));
-        jobs.choose(
+        choices.choose(
                 id,
                 base,
                 t ->

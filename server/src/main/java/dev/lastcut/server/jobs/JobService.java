@@ -1,8 +1,6 @@
 package dev.lastcut.server.jobs;
 
-import dev.lastcut.core.board.Correction;
 import dev.lastcut.core.board.Role;
-import dev.lastcut.core.board.SourceFile;
 import dev.lastcut.core.capability.CapabilitySheet;
 import dev.lastcut.core.check.CheckContext;
 import dev.lastcut.core.compare.BoardChanges;
@@ -22,8 +20,6 @@ import dev.lastcut.core.ticket.Ticket;
 import dev.lastcut.server.sheets.Sheets;
 import dev.lastcut.server.store.BlobStore;
 import dev.lastcut.server.store.JobStore;
-import dev.lastcut.server.store.NamingStore;
-import dev.lastcut.server.ticket.BadTicketException;
 import dev.lastcut.server.work.Task;
 import java.nio.charset.StandardCharsets;
 import java.time.Instant;
@@ -45,7 +41,7 @@ public class JobService {
     private final BlobStore blobs;
     private final TicketService tickets;
     private final Sheets sheets;
-    private final NamingStore naming;
+    private final Names names;
 
     /** Jobs whose files were told something since their names were last remembered. */
     private final Set<Long> told = ConcurrentHashMap.newKeySet();
@@ -53,17 +49,12 @@ public class JobService {
     private final Results<BoardGeometry> boards = new Results<>(6);
     private final Results<BoardChanges> changes = new Results<>(4);
 
-    JobService(
-            JobStore jobs,
-            BlobStore blobs,
-            TicketService tickets,
-            Sheets sheets,
-            NamingStore naming) {
+    JobService(JobStore jobs, BlobStore blobs, TicketService tickets, Sheets sheets, Names names) {
         this.jobs = jobs;
         this.blobs = blobs;
         this.tickets = tickets;
         this.sheets = sheets;
-        this.naming = naming;
+        this.names = names;
     }
 
     public JobStore.Job job(long id) {
@@ -92,7 +83,7 @@ public class JobService {
      */
     public long bringIn(Pack pack, Task task) throws UnusablePackException {
         task.progress(0, 3, "reading " + pack.files().size() + " files");
-        var board = Intake.open(pack, Choices.NONE, remembered());
+        var board = Intake.open(pack, Choices.NONE, names.known());
         task.progress(1, 3, "joining copper into nets");
         // What was said before holds for this job from now on, whatever is said of later packs.
         Map<String, Role> told = new HashMap<>();
@@ -123,12 +114,6 @@ public class JobService {
                 });
     }
 
-    private Remembered remembered() {
-        Map<String, Role> roles = new HashMap<>();
-        naming.all().forEach((s, id) -> Role.parse(id).ifPresent(r -> roles.put(s, r)));
-        return new Remembered(roles);
-    }
-
     /**
      * Reads the board, if it is not there yet, and remembers what was said of its files.
      *
@@ -139,30 +124,19 @@ public class JobService {
         board(id);
         if (told.remove(id)) {
             task.progress(1, 2, "remembering what the files are");
-            remember(id);
+            names.learn(board(id).board());
         }
+    }
+
+    /** What files are was said: their names are to be remembered once the board is read. */
+    void told(long id) {
+        told.add(id);
     }
 
     /** Whether the board was read and what was said of its files remembered. */
     boolean isRead(long id) {
         Moment now = now(id);
         return !told.contains(id) && boards.peek(now.board().files(), now.ticket()).isPresent();
-    }
-
-    /**
-     * Keeps for packs to come what the pictures of this one are, by their names. Only what is not
-     * in doubt is kept, so that a pack half answered teaches nothing wrong.
-     */
-    private void remember(long id) {
-        List<SourceFile> pictures =
-                board(id).board().files().stream().filter(f -> f.role().isPicture()).toList();
-        Map<String, String> signatures =
-                Remembered.signatures(pictures.stream().map(SourceFile::path).toList());
-        Map<String, String> roles = new HashMap<>();
-        pictures.stream()
-                .filter(f -> f.doubt().isEmpty())
-                .forEach(f -> roles.put(signatures.get(f.path()), f.role().id()));
-        naming.put(roles, time());
     }
 
     /**
@@ -238,7 +212,8 @@ public class JobService {
         return board(m, m.ticket());
     }
 
-    private BoardGeometry board(Moment m, Ticket ticket) {
+    /** The board as it would be under another ticket. */
+    BoardGeometry board(Moment m, Ticket ticket) {
         try {
             return boards.get(
                     m.board().files(),
@@ -273,6 +248,13 @@ public class JobService {
                                         asking -> BoardChanges.between(board(then), board(now))));
     }
 
+    /** The paths of the newest revision's files. */
+    Set<String> paths(long id) {
+        Set<String> all = new HashSet<>();
+        jobs.files(id, jobs.revision(id)).forEach(f -> all.add(f.path()));
+        return all;
+    }
+
     /** The bytes of a file of the newest revision, as brought in. */
     public PackFile content(long id, String path) {
         return jobs.files(id, jobs.revision(id)).stream()
@@ -280,72 +262,6 @@ public class JobService {
                 .findFirst()
                 .map(f -> new PackFile(path, blobs.get(f.sha256())))
                 .orElseThrow(() -> new NotFoundException("The job has no file " + path + "."));
-    }
-
-    /**
-     * Chooses something.
-     *
-     * @param base the version it was chosen on; empty: whichever holds
-     * @throws RefusedException when it is no ticket, or names what is not there: then nothing is
-     *     changed
-     * @throws StaleException when another version holds
-     */
-    public TicketService.Chosen choose(
-            long id, Optional<Integer> base, TicketService.Change change) {
-        job(id);
-        Ticket before = ticket(id);
-        TicketService.Chosen chosen;
-        try {
-            chosen = tickets.choose(id, base, t -> fitting(id, t, change.apply(t)));
-        } catch (BadTicketException | IllegalArgumentException e) {
-            throw new RefusedException(e.getMessage());
-        }
-        if (chosen.ticket().files().roles().entrySet().stream()
-                .anyMatch(e -> !e.getValue().equals(before.files().roles().get(e.getKey())))) {
-            told.add(id);
-        }
-        return chosen;
-    }
-
-    /** Refuses what names something that is not there, unless it did so before. */
-    private Ticket fitting(long id, Ticket before, Ticket after) {
-        Set<Misfit> old = new HashSet<>(misfits(id, before, before));
-        List<Misfit> fresh =
-                misfits(id, before, after).stream().filter(m -> !old.contains(m)).toList();
-        if (!fresh.isEmpty()) {
-            throw new RefusedException(
-                    "Nothing was changed: "
-                            + String.join("; ", fresh.stream().map(Misfit::sentence).toList())
-                            + ".");
-        }
-        return after;
-    }
-
-    private List<Misfit> misfits(long id, Ticket before, Ticket after) {
-        int revision = jobs.revision(id);
-        Set<String> paths = new HashSet<>();
-        jobs.files(id, revision).forEach(f -> paths.add(f.path()));
-        List<Misfit> all = new ArrayList<>(Misfit.files(after, paths));
-        Optional<CapabilitySheet> sheet = after.shop().flatMap(sheets::find);
-        if (after.shop().isPresent() && sheet.isEmpty()) {
-            all.add(new Misfit("shop", "there is no sheet '" + after.shop().get() + "'"));
-        }
-        sheet.ifPresent(s -> all.addAll(Misfit.tools(after, s)));
-        // Only then is the board looked at: it may have to be read for it.
-        if (!after.currents().equals(before.currents())) {
-            all.addAll(Misfit.nets(after, board(now(id), after)));
-        }
-        return all;
-    }
-
-    /** The move that is proposed for a file. */
-    public Correction proposedMove(long id, String path) {
-        return board(id).board().files().stream()
-                .filter(s -> s.path().equals(path))
-                .findFirst()
-                .flatMap(SourceFile::suggested)
-                .orElseThrow(
-                        () -> new RefusedException("No correction is proposed for " + path + "."));
     }
 
     /** The chosen sheet, empty until one is chosen. */

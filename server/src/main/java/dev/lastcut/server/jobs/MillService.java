@@ -34,11 +34,13 @@ public class MillService {
     private static final int MOST_SETS = 12;
 
     private final JobService jobs;
-    private final Results<CutterChoice> choices = new Results<>(60);
+    private final ChoiceService choices;
+    private final Results<CutterChoice> sets = new Results<>(60);
     private final Results<Rehearsal> rehearsals = new Results<>(6);
 
-    MillService(JobService jobs) {
+    MillService(JobService jobs, ChoiceService choices) {
         this.jobs = jobs;
+        this.choices = choices;
     }
 
     /** A job's board on its mill. */
@@ -80,11 +82,11 @@ public class MillService {
         if (surface.map().isEmpty()) {
             throw new RefusedException(String.join(" ", surface.reading().problems()));
         }
-        jobs.choose(id, base, t -> t.withProbed(side, Optional.of(surface)));
+        choices.choose(id, base, t -> t.withProbed(side, Optional.of(surface)));
     }
 
     public void forgetProbed(long id, Optional<Integer> base, Side side) {
-        jobs.choose(id, base, t -> t.withProbed(side, Optional.empty()));
+        choices.choose(id, base, t -> t.withProbed(side, Optional.empty()));
     }
 
     /** What a set's result is made of besides the ticket. */
@@ -109,7 +111,7 @@ public class MillService {
 
     /** What a set makes of the board, if it was looked at already. */
     public Optional<CutterChoice> choice(OnMill on, List<String> tools) {
-        return choices.peek(of(on, tools), on.moment.ticket());
+        return sets.peek(of(on, tools), on.moment.ticket());
     }
 
     /** Looks at every set. */
@@ -120,7 +122,7 @@ public class MillService {
             List<String> tools = sets.get(i);
             String what = tools.isEmpty() ? "the coarsest set that does" : String.join(", ", tools);
             task.progress(i, sets.size(), "trying " + what);
-            choices.get(
+            this.sets.get(
                     of(on, tools),
                     on.moment.ticket(),
                     asking ->

@@ -1,0 +1,91 @@
+package dev.lastcut.server.jobs;
+
+import dev.lastcut.core.board.Correction;
+import dev.lastcut.core.board.SourceFile;
+import dev.lastcut.core.capability.CapabilitySheet;
+import dev.lastcut.core.ticket.Misfit;
+import dev.lastcut.core.ticket.Ticket;
+import dev.lastcut.server.sheets.Sheets;
+import dev.lastcut.server.ticket.BadTicketException;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import org.springframework.stereotype.Service;
+
+/** Choosing: what is chosen must be a ticket, and must fit the job. */
+@Service
+public class ChoiceService {
+    private final JobService jobs;
+    private final TicketService tickets;
+    private final Sheets sheets;
+
+    ChoiceService(JobService jobs, TicketService tickets, Sheets sheets) {
+        this.jobs = jobs;
+        this.tickets = tickets;
+        this.sheets = sheets;
+    }
+
+    /**
+     * Chooses something.
+     *
+     * @param base the version it was chosen on; empty: whichever holds
+     * @throws RefusedException when it is no ticket, or names what is not there: then nothing is
+     *     changed
+     * @throws StaleException when another version holds
+     */
+    public TicketService.Chosen choose(
+            long id, Optional<Integer> base, TicketService.Change change) {
+        Ticket before = jobs.ticket(id);
+        TicketService.Chosen chosen;
+        try {
+            chosen = tickets.choose(id, base, t -> fitting(id, t, change.apply(t)));
+        } catch (BadTicketException | IllegalArgumentException e) {
+            throw new RefusedException(e.getMessage());
+        }
+        if (chosen.ticket().files().roles().entrySet().stream()
+                .anyMatch(e -> !e.getValue().equals(before.files().roles().get(e.getKey())))) {
+            jobs.told(id);
+        }
+        return chosen;
+    }
+
+    /** Refuses what names something that is not there, unless it did so before. */
+    private Ticket fitting(long id, Ticket before, Ticket after) {
+        Set<Misfit> old = new HashSet<>(misfits(id, before, before));
+        List<Misfit> fresh =
+                misfits(id, before, after).stream().filter(m -> !old.contains(m)).toList();
+        if (!fresh.isEmpty()) {
+            throw new RefusedException(
+                    "Nothing was changed: "
+                            + String.join("; ", fresh.stream().map(Misfit::sentence).toList())
+                            + ".");
+        }
+        return after;
+    }
+
+    private List<Misfit> misfits(long id, Ticket before, Ticket after) {
+        List<Misfit> all = new ArrayList<>(Misfit.files(after, jobs.paths(id)));
+        Optional<CapabilitySheet> sheet = after.shop().flatMap(sheets::find);
+        if (after.shop().isPresent() && sheet.isEmpty()) {
+            all.add(new Misfit("shop", "there is no sheet '" + after.shop().get() + "'"));
+        }
+        sheet.ifPresent(s -> all.addAll(Misfit.tools(after, s)));
+        // Only then is the board looked at: it may have to be read for it.
+        if (!after.currents().equals(before.currents()) || !after.mill().equals(before.mill())) {
+            all.addAll(Misfit.nets(after, jobs.board(jobs.now(id), after)));
+        }
+        return all;
+    }
+
+    /** The move that is proposed for a file. */
+    public Correction proposedMove(long id, String path) {
+        return jobs.board(id).board().files().stream()
+                .filter(s -> s.path().equals(path))
+                .findFirst()
+                .flatMap(SourceFile::suggested)
+                .orElseThrow(
+                        () -> new RefusedException("No correction is proposed for " + path + "."));
+    }
+}
