@@ -1,5 +1,6 @@
 package dev.lastcut.core.job;
 
+import dev.lastcut.core.board.Board;
 import dev.lastcut.core.board.Side;
 import dev.lastcut.core.capability.CapabilitySheet;
 import dev.lastcut.core.check.CheckContext;
@@ -35,7 +36,16 @@ public final class Making {
 
     /** Reads a pack. */
     public static BoardGeometry board(Pack pack, Asking ticket) throws UnusablePackException {
-        return new BoardGeometry(Intake.open(pack, ticket.ask(Ticket::files)));
+        return board(pack, ticket, (done, of, title) -> {});
+    }
+
+    /** Reads a pack and says how far it is. */
+    public static BoardGeometry board(Pack pack, Asking ticket, CheckRunner.Progress progress)
+            throws UnusablePackException {
+        progress.step(0, 2, pack.files().size() + " files");
+        Board board = Intake.open(pack, ticket.ask(Ticket::files));
+        progress.step(1, 2, "joining its copper into nets");
+        return new BoardGeometry(board);
     }
 
     /** What a board is held against at a shop. */

@@ -39,6 +39,9 @@ public final class TicketWords {
         currents(before, after, all);
         if (before.shop().equals(after.shop())) {
             MillWords.changed(before.mill(), after.mill(), all);
+            if (!before.otherMills().equals(after.otherMills())) {
+                all.add("set-ups of other mills");
+            }
         }
         for (Side side : Side.values()) {
             if (!same(before.probed().get(side), after.probed().get(side))) {

@@ -3,6 +3,7 @@ package dev.lastcut.server.jobs;
 import dev.lastcut.core.board.Role;
 import dev.lastcut.core.capability.CapabilitySheet;
 import dev.lastcut.core.check.CheckContext;
+import dev.lastcut.core.check.run.CheckRunner;
 import dev.lastcut.core.compare.BoardChanges;
 import dev.lastcut.core.connectivity.BoardGeometry;
 import dev.lastcut.core.cut.Manifest;
@@ -120,10 +121,9 @@ public class JobService {
      * @throws RefusedException when it can no longer be read
      */
     void read(long id, Task task) {
-        task.progress(0, 2, "reading " + jobs.files(id, jobs.revision(id)).size() + " files");
-        board(id);
+        Moment now = now(id);
+        board(now, now.ticket(), task::progress);
         if (told.remove(id)) {
-            task.progress(1, 2, "remembering what the files are");
             names.learn(board(id).board());
         }
     }
@@ -214,11 +214,15 @@ public class JobService {
 
     /** The board as it would be under another ticket. */
     BoardGeometry board(Moment m, Ticket ticket) {
+        return board(m, ticket, (done, of, title) -> {});
+    }
+
+    private BoardGeometry board(Moment m, Ticket ticket, CheckRunner.Progress progress) {
         try {
             return boards.get(
                     m.board().files(),
                     ticket,
-                    asking -> Making.board(pack(m.job(), m.revision()), asking));
+                    asking -> Making.board(pack(m.job(), m.revision()), asking, progress));
         } catch (UnusablePackException e) {
             throw new RefusedException(e.getMessage());
         }
