@@ -35,9 +35,11 @@ public final class Rings {
         Collection<Polygon> found = faces.getPolygons();
         for (Polygon face : found) {
             if (winding(face.getInteriorPoint().getCoordinate(), ring) != 0) {
-                inside.add(face);
+                inside.add(face.norm());
             }
         }
+        // The library gives faces and their corners in an order that changes from run to run.
+        inside.sort(null);
         return Geo.union(inside);
     }
 
