@@ -5,25 +5,27 @@ import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
-import java.nio.file.attribute.FileTime;
 import java.time.Instant;
+import java.time.LocalDateTime;
+import java.time.ZoneOffset;
 import java.util.List;
 import java.util.Optional;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipInputStream;
 import java.util.zip.ZipOutputStream;
 
-/** Packs and reads the files of a cut; every entry carries the cut's own time. */
+/** Packs and reads the files of a cut; every entry carries the cut's own time, in UTC. */
 final class CutZip {
     private CutZip() {}
 
     static byte[] write(List<OutputFile> files, String created) {
         ByteArrayOutputStream bytes = new ByteArrayOutputStream();
-        FileTime time = FileTime.from(Instant.parse(created));
+        // The same digits wherever it is made: zip times know no zone, so they are told in UTC.
+        LocalDateTime time = LocalDateTime.ofInstant(Instant.parse(created), ZoneOffset.UTC);
         try (ZipOutputStream zip = new ZipOutputStream(bytes)) {
             for (OutputFile f : files) {
                 ZipEntry entry = new ZipEntry(f.path());
-                entry.setLastModifiedTime(time);
+                entry.setTimeLocal(time);
                 zip.putNextEntry(entry);
                 zip.write(f.content());
                 zip.closeEntry();
