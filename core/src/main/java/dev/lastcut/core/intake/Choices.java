@@ -35,11 +35,6 @@ public record Choices(
         return new Choices(roles, Map.of(), Map.of(), Map.of());
     }
 
-    /** Whether nothing was decided. */
-    public boolean isEmpty() {
-        return equals(NONE);
-    }
-
     /** Every file that something was decided about. */
     public SortedSet<String> paths() {
         SortedSet<String> all = new TreeSet<>(roles.keySet());

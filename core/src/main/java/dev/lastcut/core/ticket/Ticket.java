@@ -27,7 +27,7 @@ import java.util.function.Predicate;
  * @param shop the id of the sheet it is made for; empty until one is chosen
  * @param files the user's word on files, by path
  * @param mill how the board is set up on the chosen shop, if that is a mill
- * @param otherMills the same for mills that were chosen before, by sheet
+ * @param millsAside the same for mills that were chosen before, by sheet
  * @param probed surfaces of the stock that isolation follows, by the side they are of
  * @param signOffs findings accepted, in the order they were
  * @param made what a cut adds
@@ -39,7 +39,7 @@ public record Ticket(
         Order order,
         List<NetCurrent> currents,
         MillSetup mill,
-        Map<String, MillSetup> otherMills,
+        Map<String, MillSetup> millsAside,
         Map<Side, ProbedSurface> probed,
         List<Acceptance> signOffs,
         Made made) {
@@ -64,7 +64,7 @@ public record Ticket(
                         "one current for each net, not two for " + currents.get(i).net());
             }
         }
-        otherMills = Collections.unmodifiableMap(new TreeMap<>(otherMills));
+        millsAside = Collections.unmodifiableMap(new TreeMap<>(millsAside));
         probed = Collections.unmodifiableMap(new TreeMap<>(probed));
         signOffs = List.copyOf(signOffs);
     }
@@ -77,7 +77,7 @@ public record Ticket(
         public Order order;
         public List<NetCurrent> currents;
         public MillSetup mill;
-        public Map<String, MillSetup> otherMills;
+        public Map<String, MillSetup> millsAside;
         public Map<Side, ProbedSurface> probed;
         public List<Acceptance> signOffs;
         public Made made;
@@ -89,7 +89,7 @@ public record Ticket(
             order = t.order;
             currents = t.currents;
             mill = t.mill;
-            otherMills = t.otherMills;
+            millsAside = t.millsAside;
             probed = t.probed;
             signOffs = t.signOffs;
             made = t.made;
@@ -103,7 +103,7 @@ public record Ticket(
                     order,
                     currents,
                     mill,
-                    otherMills,
+                    millsAside,
                     probed,
                     signOffs,
                     made);
@@ -126,13 +126,13 @@ public record Ticket(
                 d -> {
                     d.shop = Optional.of(sheet);
                     if (shop.isPresent() && !shop.get().equals(sheet)) {
-                        Map<String, MillSetup> others = new HashMap<>(otherMills);
+                        Map<String, MillSetup> others = new HashMap<>(millsAside);
                         MillSetup kept = others.remove(sheet);
                         if (!mill.equals(MillSetup.USUAL)) {
                             others.put(shop.get(), mill);
                         }
                         d.mill = kept == null ? MillSetup.USUAL : kept;
-                        d.otherMills = others;
+                        d.millsAside = others;
                     }
                 });
     }

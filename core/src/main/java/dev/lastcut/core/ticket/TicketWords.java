@@ -39,7 +39,7 @@ public final class TicketWords {
         currents(before, after, all);
         if (before.shop().equals(after.shop())) {
             MillWords.changed(before.mill(), after.mill(), all);
-            if (!before.otherMills().equals(after.otherMills())) {
+            if (!before.millsAside().equals(after.millsAside())) {
                 all.add("set-ups of other mills");
             }
         }

@@ -154,7 +154,7 @@ class TicketTest {
                 .isEqualTo("cutters v60 and flat1");
         assertThat(changed(t, t.withMill(turned(MillSetup.FlipAxis.LEVEL))))
                 .isEqualTo("turned over level");
-        assertThat(changed(t, t.with(d -> d.otherMills = Map.of("a", tools("v60")))))
+        assertThat(changed(t, t.with(d -> d.millsAside = Map.of("a", tools("v60")))))
                 .isEqualTo("set-ups of other mills");
         assertThat(changed(t, t.withProbed(Side.TOP, Optional.of(SURFACE))))
                 .isEqualTo("probed surface of the top");

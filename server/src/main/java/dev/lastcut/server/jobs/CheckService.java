@@ -48,7 +48,7 @@ public class CheckService {
     /** Changes when the files, the sheet, the headroom, the order or the currents change. */
     public String stamp(long id) {
         Moment now = jobs.now(id);
-        String what = now.board().toString() + jobs.against(id).orElse(null);
+        String what = now.board().toString() + JobService.against(now).orElse(null);
         return Manifest.sha256(what.getBytes(StandardCharsets.UTF_8)).substring(0, 16);
     }
 

@@ -53,9 +53,10 @@ public class ChoiceService {
 
     /** Refuses what names something that is not there, unless it did so before. */
     private Ticket fitting(long id, Ticket before, Ticket after) {
-        Set<Misfit> old = new HashSet<>(misfits(id, before, before));
+        Set<String> paths = jobs.paths(id);
+        Set<Misfit> old = new HashSet<>(misfits(id, paths, before, before));
         List<Misfit> fresh =
-                misfits(id, before, after).stream().filter(m -> !old.contains(m)).toList();
+                misfits(id, paths, before, after).stream().filter(m -> !old.contains(m)).toList();
         if (!fresh.isEmpty()) {
             throw new RefusedException(
                     "Nothing was changed: "
@@ -65,8 +66,8 @@ public class ChoiceService {
         return after;
     }
 
-    private List<Misfit> misfits(long id, Ticket before, Ticket after) {
-        List<Misfit> all = new ArrayList<>(Misfit.files(after, jobs.paths(id)));
+    private List<Misfit> misfits(long id, Set<String> paths, Ticket before, Ticket after) {
+        List<Misfit> all = new ArrayList<>(Misfit.files(after, paths));
         Optional<CapabilitySheet> sheet = after.shop().flatMap(sheets::find);
         if (after.shop().isPresent() && sheet.isEmpty()) {
             all.add(new Misfit("shop", "there is no sheet '" + after.shop().get() + "'"));

@@ -228,11 +228,6 @@ public class JobService {
         }
     }
 
-    /** The files of the newest revision, as brought in. */
-    public Pack pack(long id) {
-        return pack(id, jobs.revision(id));
-    }
-
     private Pack pack(long id, int revision) {
         List<PackFile> files = new ArrayList<>();
         jobs.files(id, revision)
@@ -274,10 +269,6 @@ public class JobService {
     }
 
     /** The chosen sheet, which must be a mill's. */
-    public CapabilitySheet requireMill(long id) {
-        return requireMill(now(id));
-    }
-
     static CapabilitySheet requireMill(Moment now) {
         CapabilitySheet sheet = now.requireSheet();
         if (!sheet.isMill()) {
@@ -289,12 +280,11 @@ public class JobService {
 
     /** What the newest revision's board is held against; empty until a shop is chosen. */
     public Optional<CheckContext.Against> against(long id) {
-        return sheet(id).map(s -> against(id, s));
+        return against(now(id));
     }
 
-    /** What the board would be held against at another shop. */
-    public CheckContext.Against against(long id, CapabilitySheet sheet) {
-        return Making.against(sheet, new Asking(ticket(id)));
+    static Optional<CheckContext.Against> against(Moment m) {
+        return m.sheet().map(s -> Making.against(s, new Asking(m.ticket())));
     }
 
     static String time() {

@@ -40,7 +40,7 @@ record TicketJson(
         Map<String, String> order,
         List<CurrentJson> currents,
         MillSetupJson mill,
-        Map<String, MillSetupJson> otherMills,
+        Map<String, MillSetupJson> millsAside,
         Map<String, SurfaceJson> surfaces,
         List<SignOffJson> signOffs,
         String job,
@@ -151,7 +151,7 @@ record TicketJson(
                 byId(t.order()),
                 t.currents().stream().map(CurrentJson::of).toList(),
                 usualMill ? null : MillSetupJson.of(t.mill()),
-                values(t.otherMills(), MillSetupJson::of),
+                values(t.millsAside(), MillSetupJson::of),
                 surfaces(t.probed()),
                 t.signOffs().stream().map(SignOffJson::of).toList(),
                 t.made().job().orElse(null),
@@ -201,7 +201,7 @@ record TicketJson(
                                         ? List.of()
                                         : currents.stream().map(CurrentJson::toCurrent).toList()),
                 mill == null ? MillSetup.USUAL : part("mill", () -> mill.toSetup()),
-                part("other_mills", () -> values(otherMills, MillSetupJson::toSetup)),
+                part("mills_aside", () -> values(millsAside, MillSetupJson::toSetup)),
                 part("surfaces", this::probed),
                 part(
                         "sign_offs",

@@ -40,7 +40,7 @@ public final class TicketSchema {
         f.put("order", order());
         f.put("currents", listOf(current()));
         f.put("mill", mill());
-        f.put("other_mills", mapOf(mill()));
+        f.put("mills_aside", mapOf(mill()));
         f.put("surfaces", sides(surface()));
         f.put("sign_offs", listOf(signOff()));
         f.put("job", text(1));

@@ -143,8 +143,8 @@ public final class Tickets {
         if (next.has("mill")) {
             next.set("mill", filledSetup(next.get("mill")));
         }
-        if (next.has("other_mills")) {
-            ObjectNode others = (ObjectNode) next.get("other_mills");
+        if (next.has("mills_aside")) {
+            ObjectNode others = (ObjectNode) next.get("mills_aside");
             others.properties().forEach(e -> e.setValue(filledSetup(e.getValue())));
         }
         return next;

@@ -14,6 +14,7 @@ import java.net.http.HttpResponse;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.function.Predicate;
+import java.util.stream.Collectors;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipInputStream;
 import java.util.zip.ZipOutputStream;
@@ -75,6 +76,21 @@ record ApiCalls(int port) {
         HttpResponse<byte[]> answer = call("PATCH", job + "/ticket", parts);
         assertThat(answer.statusCode()).as(parts).isEqualTo(409);
         return Json.MAPPER.readTree(answer.body()).at("/message").asString();
+    }
+
+    /** The ids of all findings of a job's check, as a JSON list. */
+    String findings(String job) throws Exception {
+        return json("GET", job + "/check", null)
+                .at("/findings")
+                .valueStream()
+                .map(f -> f.at("/id").toString())
+                .collect(Collectors.joining(",", "[", "]"));
+    }
+
+    /** Signs every finding of a job's check off. */
+    void signOffAll(String job) throws Exception {
+        String all = "{\"findings\":" + findings(job) + ",\"by\":\"Ida\",\"reason\":\"a test\"}";
+        assertThat(status("POST", job + "/sign-offs", all)).isEqualTo(200);
     }
 
     JsonNode chooseShop(String job, String sheet) throws Exception {

@@ -124,12 +124,8 @@ class JobApiTest {
         api().chooseShop(job, "wren-bench");
         finish(json("POST", job + "/work/check", null));
         assertThat(status("POST", job + "/work/cut", null)).isEqualTo(409);
-        StringBuilder ids = new StringBuilder();
-        for (JsonNode f : json("GET", job + "/check", null).at("/findings")) {
-            ids.append(ids.isEmpty() ? "" : ",").append(f.at("/id"));
-        }
         String path = job + "/sign-offs";
-        String all = "{\"findings\":[" + ids + "],\"by\":\"Ida\",\"reason\":";
+        String all = "{\"findings\":" + api().findings(job) + ",\"by\":\"Ida\",\"reason\":";
         assertThat(status("POST", path, all + "\" \"}")).isEqualTo(409);
         assertThat(
                         status(

@@ -4,17 +4,13 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import dev.lastcut.server.LastCut;
 import dev.lastcut.server.report.Json;
-import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.HashMap;
 import java.util.Map;
 import java.util.zip.GZIPInputStream;
-import java.util.zip.ZipEntry;
-import java.util.zip.ZipInputStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -48,18 +44,6 @@ class MigrationTest {
         return new ApiCalls(port);
     }
 
-    private Map<String, byte[]> cut() throws Exception {
-        Map<String, byte[]> files = new HashMap<>();
-        try (ZipInputStream in =
-                new ZipInputStream(
-                        new ByteArrayInputStream(api().bytes("/api/jobs/1/cuts/1.zip")))) {
-            for (ZipEntry e = in.getNextEntry(); e != null; e = in.getNextEntry()) {
-                files.put(e.getName(), in.readAllBytes());
-            }
-        }
-        return files;
-    }
-
     @Test
     void whatWasChosenIsCarriedOver() throws Exception {
         JsonNode t = api().json("GET", "/api/jobs/1/ticket.json", null);
@@ -73,7 +57,7 @@ class MigrationTest {
         assertThat(t.at("/mill/nick_mm").asDouble()).isEqualTo(0.02);
         assertThat(t.at("/mill/in_stock_x_mm").asDouble()).isEqualTo(12.5);
         assertThat(t.at("/mill/rub_out/0/max_x_mm").asDouble()).isEqualTo(15.5);
-        assertThat(t.at("/other_mills/anvil-mini/pins").asInt()).isEqualTo(4);
+        assertThat(t.at("/mills_aside/anvil-mini/pins").asInt()).isEqualTo(4);
         assertThat(t.at("/currents/1/net").asString()).isEqualTo("EXC");
         assertThat(t.at("/currents/1/from/x_mm").asDouble()).isEqualTo(47.39894);
         assertThat(t.at("/surfaces/bottom/points").asString().lines()).hasSize(176);
@@ -90,7 +74,7 @@ class MigrationTest {
     @Test
     void theSameIsFoundAndMadeAsBefore() throws Exception {
         String job = "/api/jobs/1";
-        Map<String, byte[]> before = cut();
+        Map<String, byte[]> before = Packs.unzipped(api().bytes("/api/jobs/1/cuts/1.zip"));
         api().work(job, "check");
         JsonNode check = api().json("GET", job + "/check", null);
         assertThat(check.at("/findings").size()).isEqualTo(5);

@@ -4,6 +4,8 @@ import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
+import java.util.Map;
+import java.util.TreeMap;
 import java.util.function.Predicate;
 import java.util.function.UnaryOperator;
 import java.util.regex.Pattern;
@@ -33,6 +35,17 @@ public final class Packs {
             }
         }
         return out.toByteArray();
+    }
+
+    /** The files of a zip, by path. */
+    public static Map<String, byte[]> unzipped(byte[] zip) throws IOException {
+        Map<String, byte[]> files = new TreeMap<>();
+        try (ZipInputStream in = new ZipInputStream(new ByteArrayInputStream(zip))) {
+            for (ZipEntry e = in.getNextEntry(); e != null; e = in.getNextEntry()) {
+                files.put(e.getName(), in.readAllBytes());
+            }
+        }
+        return files;
     }
 
     /** A Gerber file in mm 4.6 with every place moved, nm. */

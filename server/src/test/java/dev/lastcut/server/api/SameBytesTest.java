@@ -3,8 +3,6 @@ package dev.lastcut.server.api;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import dev.lastcut.server.LastCut;
-import java.io.ByteArrayInputStream;
-import java.io.IOException;
 import java.io.InputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -12,8 +10,6 @@ import java.util.Map;
 import java.util.TreeMap;
 import java.util.concurrent.TimeUnit;
 import java.util.stream.Stream;
-import java.util.zip.ZipEntry;
-import java.util.zip.ZipInputStream;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -21,7 +17,6 @@ import org.springframework.boot.test.context.SpringBootTest;
 import org.springframework.boot.test.web.server.LocalServerPort;
 import org.springframework.test.context.DynamicPropertyRegistry;
 import org.springframework.test.context.DynamicPropertySource;
-import tools.jackson.databind.JsonNode;
 
 /**
  * A cut made by the server, and the same made again from its ticket by another start of the
@@ -42,16 +37,6 @@ class SameBytesTest {
         return new ApiCalls(port);
     }
 
-    private static Map<String, byte[]> unzipped(byte[] zip) throws IOException {
-        Map<String, byte[]> files = new TreeMap<>();
-        try (ZipInputStream in = new ZipInputStream(new ByteArrayInputStream(zip))) {
-            for (ZipEntry e = in.getNextEntry(); e != null; e = in.getNextEntry()) {
-                files.put(e.getName(), in.readAllBytes());
-            }
-        }
-        return files;
-    }
-
     private byte[] cut(String pack, String shop) throws Exception {
         String job = api().bringIn(pack);
         api().chooseShop(job, shop);
@@ -62,12 +47,7 @@ class SameBytesTest {
             api().choose(job, "{\"mill\":{\"nick_mm\":0.02,\"in_stock_x_mm\":12.5}}");
         }
         api().work(job, "check");
-        StringBuilder ids = new StringBuilder();
-        for (JsonNode f : api().json("GET", job + "/check", null).at("/findings")) {
-            ids.append(ids.isEmpty() ? "" : ",").append(f.at("/id"));
-        }
-        String signed = "{\"findings\":[" + ids + "],\"by\":\"Ida\",\"reason\":\"a test\"}";
-        assertThat(api().status("POST", job + "/sign-offs", signed)).isEqualTo(200);
+        api().signOffAll(job);
         api().work(job, "cut");
         return api().bytes(job + "/cuts/1.zip");
     }
@@ -109,7 +89,7 @@ class SameBytesTest {
         "hive-scale-node, wren-bench"
     })
     void theCutAndWhatIsMadeFromItsTicketAreTheSame(String pack, String shop) throws Exception {
-        Map<String, byte[]> cut = unzipped(cut(pack, shop));
+        Map<String, byte[]> cut = Packs.unzipped(cut(pack, shop));
         Path ticket = folder.resolve("ticket.json");
         Files.write(ticket, cut.get("ticket.json"));
         Path out = folder.resolve("out");

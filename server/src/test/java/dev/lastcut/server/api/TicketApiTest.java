@@ -64,17 +64,6 @@ class TicketApiTest {
         };
     }
 
-    private void signOffAll(String job) throws Exception {
-        StringBuilder ids = new StringBuilder();
-        for (JsonNode f : api().json("GET", job + "/check", null).at("/findings")) {
-            ids.append(ids.isEmpty() ? "" : ",").append(f.at("/id"));
-        }
-        api().json(
-                        "POST",
-                        job + "/sign-offs",
-                        "{\"findings\":[" + ids + "],\"by\":\"Ida\",\"reason\":\"so\"}");
-    }
-
     private byte[] report(String job) throws Exception {
         return api().bytes(job + "/report.json");
     }
@@ -111,7 +100,7 @@ class TicketApiTest {
             api().choose(job, choice(r));
             if (i == 4) {
                 api().work(job, "check");
-                signOffAll(job);
+                api().signOffAll(job);
             }
         }
         api().work(job, "check");

@@ -3,15 +3,12 @@ package dev.lastcut.server.browser;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import dev.lastcut.server.LastCut;
-import java.io.ByteArrayInputStream;
+import dev.lastcut.server.api.Packs;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Map;
-import java.util.TreeMap;
-import java.util.zip.ZipEntry;
-import java.util.zip.ZipInputStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.openqa.selenium.Keys;
@@ -134,17 +131,6 @@ class TicketBrowserTest extends BrowserTest {
         }
     }
 
-    private static Map<String, byte[]> unzipped(Path zip) throws IOException {
-        Map<String, byte[]> files = new TreeMap<>();
-        try (ZipInputStream in =
-                new ZipInputStream(new ByteArrayInputStream(Files.readAllBytes(zip)))) {
-            for (ZipEntry e = in.getNextEntry(); e != null; e = in.getNextEntry()) {
-                files.put(e.getName(), in.readAllBytes());
-            }
-        }
-        return files;
-    }
-
     /** Makes the one cut of a job and downloads it. */
     private Map<String, byte[]> cut(String name) throws IOException {
         bench.click("[data-station=cut]");
@@ -152,7 +138,7 @@ class TicketBrowserTest extends BrowserTest {
         bench.press("Download the zip");
         Path zip = downloads.resolve(name + "-cut-1.zip");
         bench.until(() -> Files.isRegularFile(zip));
-        return unzipped(zip);
+        return Packs.unzipped(Files.readAllBytes(zip));
     }
 
     @Test

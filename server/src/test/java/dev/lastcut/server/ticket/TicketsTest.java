@@ -53,7 +53,7 @@ class TicketsTest {
                     }
                     d.currents = currents(r);
                     d.mill = r.nextBoolean() ? setup(r) : MillSetup.USUAL;
-                    d.otherMills =
+                    d.millsAside =
                             r.nextBoolean() ? Map.of("a", setup(r), "b", setup(r)) : Map.of();
                     d.probed = r.nextBoolean() ? Map.of(Side.BOTTOM, surface(r)) : Map.of();
                     d.signOffs = signOffs(r);
@@ -186,7 +186,7 @@ class TicketsTest {
                 "{\"mill\":{\"nick_mm\":\"thin\"}} | mill.nick_mm: it must be a number, not \"thin\"",
                 "{\"mill\":{\"nick\":0.1}} | mill.nick: there is no such key",
                 "{\"mill\":{\"rub_out\":[{\"min_x_mm\":1}]}} | mill.rub_out[0].max_x_mm: it is missing",
-                "{\"other_mills\":{\"w\":{\"pins\":3}}} | other_mills.w.pins: it must be one of 0, 2, 4, not 3",
+                "{\"mills_aside\":{\"w\":{\"pins\":3}}} | mills_aside.w.pins: it must be one of 0, 2, 4, not 3",
                 "{\"headroom\":{\"mm\":{\"speed\":1}}} | headroom.mm.speed: there is no such key",
                 "{\"headroom\":{\"percent\":-1}} | headroom.percent: it must be at least 0, not -1",
                 "{\"headroom\":{\"mm\":{\"clearance\":0.1},\"percents\":{\"clearance\":5}}} | headroom: one headroom per number",
@@ -252,9 +252,9 @@ class TicketsTest {
                 .isEqualTo(new Headroom(0, Map.of(), Map.of(LimitKey.CLEARANCE, 5.0)));
         assertThat(Tickets.changed(t, utf8("{}"))).isEqualTo(t);
         // Another mill starts from its usual set-up, and the first one finds its own again.
-        Ticket other = Tickets.changed(t, utf8("{\"shop\":\"b\"}"));
-        assertThat(other.mill()).isEqualTo(MillSetup.USUAL);
-        assertThat(Tickets.changed(other, utf8("{\"shop\":\"a\"}"))).isEqualTo(t);
+        Ticket elsewhere = Tickets.changed(t, utf8("{\"shop\":\"b\"}"));
+        assertThat(elsewhere.mill()).isEqualTo(MillSetup.USUAL);
+        assertThat(Tickets.changed(elsewhere, utf8("{\"shop\":\"a\"}"))).isEqualTo(t);
         assertThat(Tickets.changed(t, utf8("{\"order\":{\"finish\":\"gold\"}}")).order())
                 .isEqualTo(Order.USUAL.with(OrderOption.FINISH, "gold"));
     }

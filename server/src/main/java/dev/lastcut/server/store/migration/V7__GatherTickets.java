@@ -182,7 +182,7 @@ public final class V7__GatherTickets extends BaseJavaMigration {
             if (sheet.equals(shop)) {
                 t.set("mill", setup);
             } else {
-                child(t, "other_mills").set(sheet, setup);
+                child(t, "mills_aside").set(sheet, setup);
             }
         }
     }
