@@ -157,9 +157,10 @@ function Bench({ job, station }: { job: Job; station: Station }) {
     placeholderData: (before) => before,
   });
   const parts = useQuery({
-    queryKey: ['parts', job.id, key],
+    queryKey: ['parts', job.id, key, job.sheetId, job.version],
     queryFn: () => api.parts(job.id),
     enabled: station === 'parts',
+    placeholderData: (before) => before,
   });
   const index = Math.min(operation, (outputs.data?.operations.length ?? 1) - 1);
   const paths = useQuery({
@@ -229,7 +230,11 @@ function Bench({ job, station }: { job: Job; station: Station }) {
           changes={station === 'bring-in' && showChanges ? (changes.data ?? null) : null}
         />
       </main>
-      <aside className="border-edge h-full w-[350px] shrink-0 border-l">{panels[station]}</aside>
+      <aside
+        className={`border-edge h-full shrink-0 border-l ${station === 'parts' ? 'w-[480px]' : 'w-[350px]'}`}
+      >
+        {panels[station]}
+      </aside>
     </>
   );
 }

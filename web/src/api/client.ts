@@ -16,6 +16,11 @@ export type Outputs = Schemas['OutputsView'];
 export type Operation = Schemas['OperationView'];
 export type Paths = Schemas['PathsView'];
 export type Parts = Schemas['PartsView'];
+export type PartKind = Schemas['KindView'];
+export type Difference = Schemas['DifferenceView'];
+export type Candidates = Schemas['CandidatesView'];
+export type Offer = Schemas['OfferView'];
+export type Fitting = Partial<Schemas['FittingView']>;
 export type Cut = Schemas['Cut'];
 export type Under = Schemas['Under'];
 export type Snap = Schemas['Snap'];
@@ -276,6 +281,22 @@ export const api = {
   outputs: (id: number) => json<Outputs>(`${job(id)}/outputs`),
   paths: (id: number, index: number) => json<Paths>(`${job(id)}/outputs/paths/${index}`),
   parts: (id: number) => json<Parts>(`${job(id)}/parts`),
+  /** Asks the parts counter anew, in the background. */
+  askCounter: (id: number) => json<TaskState>(`${job(id)}/parts/ask`, 'POST'),
+  candidates: (id: number, designator: string) =>
+    json<Candidates>(`${job(id)}/parts/candidates?designator=${encodeURIComponent(designator)}`),
+  /** Chooses for designators in some variants, '' being the base; {} is as listed again. */
+  chooseParts: (id: number, variants: readonly string[], fittings: Record<string, Fitting>) =>
+    toVersion(id, `${job(id)}/parts/fittings`, 'POST', { variants, fittings }),
+  addVariant: (id: number, name: string, like: string | null) =>
+    toVersion(id, `${job(id)}/parts/variants`, 'POST', { name, like }),
+  dropVariant: (id: number, name: string) =>
+    toVersion(id, `${job(id)}/parts/variants?name=${encodeURIComponent(name)}`, 'DELETE'),
+  buildVariant: (id: number, variant: string | null) => choose(id, { variant }),
+  sayNeeds: (id: number, designator: string, needs: readonly string[]) =>
+    toVersion(id, `${job(id)}/parts/needs`, 'POST', { designator, needs }),
+  refreshParts: (id: number) => toVersion(id, `${job(id)}/parts/refresh`, 'POST'),
+  setQuantity: (id: number, quantity: number) => choose(id, { order: { quantity } }),
   cuts: (id: number) => json<Cut[]>(`${job(id)}/cuts`),
   under: (id: number, x: number, y: number, roles: string[]) =>
     json<Under[]>(`${job(id)}/under?x=${x}&y=${y}&roles=${roles.join(',')}`),

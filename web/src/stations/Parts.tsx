@@ -1,90 +1,104 @@
+import { Tabs } from 'radix-ui';
+import { useState } from 'react';
 import type { Job, Parts as PartsResult } from '../api/client';
+import { CostTab } from '../parts/CostTab';
+import { CounterBar } from '../parts/CounterBar';
+import { KindCard } from '../parts/KindCard';
+import { ListTab } from '../parts/ListTab';
+import { PlacementTab } from '../parts/PlacementTab';
+import { usePartsChange } from '../parts/usePartsChange';
+import { VariantsTab } from '../parts/VariantsTab';
 import { useView } from '../store/view';
-import { number } from '../units';
 import { Panel } from '../ui/Panel';
 
-/** The bill of materials as it will be handed over, and the placement on the table. */
+const TABS = [
+  { id: 'list', text: 'List' },
+  { id: 'cost', text: 'Cost' },
+  { id: 'variants', text: 'Variants' },
+  { id: 'placement', text: 'Placement' },
+] as const;
+
+/** The list the house wants, what it costs, what else would do, and variants. */
 export function Parts({ job, parts }: { job: Job; parts: PartsResult | null }) {
-  const unit = useView((s) => s.unit);
-  const chosen = useView((s) => s.part);
+  const change = usePartsChange(job.id);
+  const [tab, setTab] = useState<string>('list');
+  const [opened, setOpened] = useState('');
   const select = useView((s) => s.selectPart);
+  const chosen = useView((s) => s.part);
   if (!parts) {
     return <Panel title="Parts">Reading …</Panel>;
   }
+  // A part clicked on the table is opened here while one is open.
+  const designator = opened !== '' && chosen ? chosen : opened;
+  const kind =
+    designator === ''
+      ? undefined
+      : [...parts.kinds, ...parts.off].find((k) => k.names.includes(designator));
+  const open = (d: string) => {
+    setOpened(d);
+    select(d);
+    setTab('list');
+  };
   return (
     <Panel
       title="Parts"
-      lead={`${job.board.parts} parts. On the table: a cross at each centre, an arm where it points, a wedge in the corner of pin 1.`}
+      lead={
+        <>
+          Builds {parts.built ? <b>{parts.built}</b> : 'the base'},{' '}
+          <span className="num">{parts.boards}</span> {parts.boards === 1 ? 'board' : 'boards'}. On
+          the table: a cross at each centre, a wedge at pin 1, an empty outline where a part is left
+          off.
+        </>
+      }
     >
-      {parts.hasList ? (
-        <table className="w-full">
-          <thead className="text-faint text-left text-[13px]">
-            <tr>
-              <th className="font-normal">designators</th>
-              <th className="font-normal">value</th>
-              <th className="text-right font-normal">qty</th>
-            </tr>
-          </thead>
-          <tbody>
-            {parts.lines.map((l) => (
-              <tr key={l.designators} className="border-edge/60 border-b align-baseline">
-                <td className={`py-0.5 pr-2 ${l.fitted ? '' : 'text-faint line-through'}`}>
-                  {l.designators}
-                </td>
-                <td>
-                  {l.value}
-                  <span className="text-faint block text-[12.5px]">
-                    {l.footprint}
-                    {l.fitted ? '' : ', not fitted'}
-                  </span>
-                </td>
-                <td className="num text-right">{l.quantity}</td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      ) : (
-        <p>The pack has no parts list: bring one in to get a bill of materials.</p>
-      )}
-      <h2 className="mt-4 mb-1 font-semibold">Placement</h2>
-      {parts.hasPlacement ? (
-        <table className="w-full">
-          <thead className="text-faint text-left text-[13px]">
-            <tr>
-              <th className="font-normal">part</th>
-              <th className="text-right font-normal">x {unit}</th>
-              <th className="text-right font-normal">y {unit}</th>
-              <th className="text-right font-normal">turn °</th>
-              <th className="pl-2 font-normal">side</th>
-            </tr>
-          </thead>
-          <tbody>
-            {parts.parts.map((p) => (
-              <tr
-                key={p.designator}
-                aria-selected={p.designator === chosen}
-                className="border-edge/60 aria-selected:bg-paper border-b"
-              >
-                <td>
-                  <button
-                    type="button"
-                    className="underline decoration-dotted underline-offset-2"
-                    onClick={() => select(p.designator)}
-                  >
-                    {p.designator}
-                  </button>
-                </td>
-                <td className="num text-right">{number(p.x, unit)}</td>
-                <td className="num text-right">{number(p.y, unit)}</td>
-                <td className="num text-right">{p.rotationDeg}</td>
-                <td className="pl-2">{p.side}</td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      ) : (
-        <p>The pack has no placement file.</p>
-      )}
+      <Tabs.Root value={tab} onValueChange={setTab}>
+        <Tabs.List
+          aria-label="About the parts"
+          className="border-edge -mx-4 mb-3 flex gap-3 border-b px-4"
+        >
+          {TABS.map((t) => (
+            <Tabs.Trigger
+              key={t.id}
+              value={t.id}
+              className="text-faint data-[state=active]:border-sienna data-[state=active]:text-ink -mb-px border-b-2 border-transparent px-1.5 pb-1 data-[state=active]:font-semibold"
+            >
+              {t.text}
+            </Tabs.Trigger>
+          ))}
+        </Tabs.List>
+        {change.error ? (
+          <p role="alert" className="text-stop mb-2">
+            {change.error}
+          </p>
+        ) : null}
+        {tab === 'list' || tab === 'cost' ? (
+          <CounterBar job={job} parts={parts} change={change} />
+        ) : null}
+        <Tabs.Content value="list">
+          {kind ? (
+            <KindCard
+              key={kind.designators}
+              job={job}
+              parts={parts}
+              kind={kind}
+              designator={designator}
+              change={change}
+              onBack={() => setOpened('')}
+            />
+          ) : (
+            <ListTab job={job} parts={parts} change={change} onOpen={open} />
+          )}
+        </Tabs.Content>
+        <Tabs.Content value="cost">
+          <CostTab job={job} parts={parts} change={change} />
+        </Tabs.Content>
+        <Tabs.Content value="variants">
+          <VariantsTab job={job} parts={parts} change={change} onOpen={open} />
+        </Tabs.Content>
+        <Tabs.Content value="placement">
+          <PlacementTab parts={parts} />
+        </Tabs.Content>
+      </Tabs.Root>
     </Panel>
   );
 }

@@ -31,7 +31,10 @@ export default function SolidView({ job }: { job: Job }) {
   const [failure, setFailure] = useState('');
   const { meshes, ready } = useLayers(job);
   const key = pictureKey(job);
-  const solid = useQuery({ queryKey: ['solid', job.id, key], queryFn: () => api.solid(job.id) });
+  const solid = useQuery({
+    queryKey: ['solid', job.id, key, job.version],
+    queryFn: () => api.solid(job.id),
+  });
   const surface = useQuery({
     queryKey: ['surface', job.id, key],
     queryFn: async () =>
@@ -67,6 +70,8 @@ export default function SolidView({ job }: { job: Job }) {
   }, [ready, meshes, solid.data, surface.data, mask, finish, bodies, job]);
   const outlined = (surface.data?.positions.length ?? 0) > 0;
   const guessed = solid.data?.bodies.filter((b) => b.guessed).length ?? 0;
+  const sized = solid.data?.bodies.filter((b) => b.known).length ?? 0;
+  const off = solid.data?.bodies.filter((b) => !b.fitted).length ?? 0;
   return (
     <div className="from-paper to-card relative min-h-0 grow bg-linear-to-b">
       <canvas
@@ -101,8 +106,10 @@ export default function SolidView({ job }: { job: Job }) {
         </label>
       </div>
       <p className="text-faint absolute bottom-2 left-3 text-[13px]">
-        Drag to turn. Boxes are as large as the pads; heights are usual ones, the board is taken as
-        1.6 mm thick{guessed > 0 ? `; ${guessed} parts without known pads are pale` : ''}.
+        Drag to turn. {sized} boxes have the size of their part or package, the rest that of their
+        pads and a usual height; the board is taken as 1.6 mm thick
+        {guessed > 0 ? `; ${guessed} parts without known pads are pale` : ''}
+        {off > 0 ? `; ${off} left off ${off === 1 ? 'is' : 'are'} an outline` : ''}.
       </p>
       {surface.isSuccess && !outlined ? (
         <p role="alert" className="text-stop absolute top-16 left-3">

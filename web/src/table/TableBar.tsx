@@ -7,8 +7,8 @@ import { Slider } from '../ui/Slider';
 export function TableBar({ onFit, readout }: { onFit: () => void; readout: string }) {
   const view = useView();
   return (
-    <div className="border-edge bg-card flex items-center gap-0.5 border-t px-2 py-1 whitespace-nowrap">
-      <output aria-label="Pointer position" className="num w-40 shrink-0 whitespace-pre">
+    <div className="border-edge bg-card flex flex-wrap items-center gap-0.5 border-t px-2 py-1 whitespace-nowrap">
+      <output aria-label="Pointer position" className="num w-36 shrink-0 whitespace-pre">
         {readout}
       </output>
       <Button look="quiet" onClick={view.cycleUnit} title="Change the unit (U)">

@@ -303,9 +303,19 @@ function drawParts(
       p.x + (Math.cos(a) * arm * 1.9) / v.scale,
       p.y + (Math.sin(a) * arm * 1.9) / v.scale,
     );
+    if (p.outline.length === 8) {
+      body(g, v, p, isChosen);
+    }
+    if (!p.fitted) {
+      // Left off: the empty outline alone.
+      if (isChosen || v.scale > 1.3e-5) {
+        g.fillStyle = color;
+        g.fillText(p.designator, x - 6, y + 4);
+      }
+      continue;
+    }
     g.strokeStyle = color;
     g.lineWidth = isChosen ? 3 : 1.5;
-    g.setLineDash(p.fitted ? [] : [2, 2]);
     g.beginPath();
     g.moveTo(x - arm, y);
     g.lineTo(x + arm, y);
@@ -316,7 +326,6 @@ function drawParts(
     g.moveTo(x, y);
     g.lineTo(tx, ty);
     g.stroke();
-    g.setLineDash([]);
     if (p.pin1X !== undefined && p.pin1Y !== undefined) {
       wedge(g, toScreen(v, p.pin1X, p.pin1Y), [x, y], isChosen ? 9 : 6);
     }
@@ -326,6 +335,35 @@ function drawParts(
       g.textBaseline = 'bottom';
       g.fillText(p.designator, x + 4, y - 3);
     }
+  }
+}
+
+/** A part's body: a pale plate where it stands, an empty outline where it is left off. */
+function body(
+  g: CanvasRenderingContext2D,
+  v: Viewport,
+  p: Parts['parts'][number],
+  chosen: boolean,
+): void {
+  g.beginPath();
+  for (let i = 0; i < 8; i += 2) {
+    const [x, y] = toScreen(v, p.outline[i] ?? 0, p.outline[i + 1] ?? 0);
+    if (i === 0) {
+      g.moveTo(x, y);
+    } else {
+      g.lineTo(x, y);
+    }
+  }
+  g.closePath();
+  if (p.fitted) {
+    g.fillStyle = chosen ? 'rgba(156, 74, 43, 0.38)' : 'rgba(47, 42, 36, 0.16)';
+    g.fill();
+  } else {
+    g.strokeStyle = chosen ? '#9c4a2b' : '#6b6153';
+    g.lineWidth = chosen ? 2.5 : 1.2;
+    g.setLineDash([4, 3]);
+    g.stroke();
+    g.setLineDash([]);
   }
 }
 

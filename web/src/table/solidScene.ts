@@ -110,7 +110,7 @@ function face(
   renderer.render(scene, camera);
   renderer.setRenderTarget(before);
   scene.traverse((o) => {
-    if (o instanceof THREE.Mesh) {
+    if (o instanceof THREE.Mesh || o instanceof THREE.LineSegments) {
       (o.geometry as THREE.BufferGeometry).dispose();
       (o.material as THREE.Material).dispose();
     }
@@ -165,21 +165,31 @@ export function walls(surface: Mesh, thickness: number): Float32Array {
   return new Float32Array(out);
 }
 
-function box(parts: SolidParts, b: Solid['bodies'][number], thickness: number): THREE.Mesh {
-  const w = (b.maxX - b.minX) / 1000;
-  const h = (b.maxY - b.minY) / 1000;
+/** A part as a box; left off, only its edges are drawn. */
+function box(parts: SolidParts, b: Solid['bodies'][number], thickness: number): THREE.Object3D {
   const tall = b.height / 1000;
+  const shape = new THREE.BoxGeometry(b.length / 1000, b.width / 1000, tall);
   const color = b.guessed ? 0x9a8f7c : b.throughHole ? 0x4b5560 : 0x33302c;
-  const mesh = new THREE.Mesh(
-    new THREE.BoxGeometry(w, h, tall),
-    new THREE.MeshLambertMaterial({ color, transparent: b.guessed, opacity: b.guessed ? 0.6 : 1 }),
-  );
-  mesh.position.set(
-    (b.minX - parts.originX) / 1000 + w / 2,
-    (b.minY - parts.originY) / 1000 + h / 2,
+  const part = b.fitted
+    ? new THREE.Mesh(
+        shape,
+        new THREE.MeshLambertMaterial({
+          color,
+          transparent: b.guessed,
+          opacity: b.guessed ? 0.6 : 1,
+        }),
+      )
+    : new THREE.LineSegments(
+        new THREE.EdgesGeometry(shape),
+        new THREE.LineBasicMaterial({ color: 0x6b6153 }),
+      );
+  part.rotation.z = (b.angleDeg * Math.PI) / 180;
+  part.position.set(
+    (b.x - parts.originX) / 1000,
+    (b.y - parts.originY) / 1000,
     b.side === 'bottom' ? -tall / 2 : thickness + tall / 2,
   );
-  return mesh;
+  return part;
 }
 
 /** Puts the board into a canvas; the returned function takes it away again. */
@@ -236,7 +246,7 @@ export function showSolid(canvas: HTMLCanvasElement, parts: SolidParts): () => v
     watch.disconnect();
     controls.dispose();
     scene.traverse((o) => {
-      if (o instanceof THREE.Mesh) {
+      if (o instanceof THREE.Mesh || o instanceof THREE.LineSegments) {
         (o.geometry as THREE.BufferGeometry).dispose();
         (o.material as THREE.Material).dispose();
       }

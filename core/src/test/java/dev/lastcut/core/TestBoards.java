@@ -5,19 +5,24 @@ import dev.lastcut.core.board.Board;
 import dev.lastcut.core.board.Feature;
 import dev.lastcut.core.board.Hole;
 import dev.lastcut.core.board.Layer;
+import dev.lastcut.core.board.ListedPart;
 import dev.lastcut.core.board.Netlist;
 import dev.lastcut.core.board.ObjectAttributes;
 import dev.lastcut.core.board.OutlineBuilder;
+import dev.lastcut.core.board.PlacedPart;
 import dev.lastcut.core.board.Role;
 import dev.lastcut.core.board.Side;
 import dev.lastcut.core.capability.CapabilitySheet;
 import dev.lastcut.core.capability.Limit;
 import dev.lastcut.core.capability.LimitKey;
 import dev.lastcut.core.capability.OrderOption;
+import dev.lastcut.core.formats.table.PartsListReader;
+import dev.lastcut.core.formats.table.PlacementReader;
 import dev.lastcut.core.geometry.Length;
 import dev.lastcut.core.geometry.Orientation;
 import dev.lastcut.core.geometry.Pt;
 import dev.lastcut.core.geometry.Segment;
+import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.LinkedHashMap;
@@ -27,6 +32,8 @@ import java.util.Optional;
 
 /** Puts small boards together for tests; lengths in mm. */
 public final class TestBoards {
+    private Optional<List<ListedPart>> listed = Optional.empty();
+    private Optional<List<PlacedPart>> placed = Optional.empty();
     private final Map<Role, List<Feature>> layers = new LinkedHashMap<>();
     private final List<Hole> holes = new ArrayList<>();
     private final List<Netlist.Point> points = new ArrayList<>();
@@ -125,6 +132,31 @@ public final class TestBoards {
         return this;
     }
 
+    /** A parts list in its usual columns. */
+    public TestBoards listed(String... lines) {
+        listed =
+                Optional.of(
+                        PartsListReader.read(
+                                        "parts.csv", csv("Ref,Value,Package,MPN,Fitted", lines))
+                                .parts());
+        return this;
+    }
+
+    /** A placement in mm. */
+    public TestBoards placed(String... lines) {
+        placed =
+                Optional.of(
+                        PlacementReader.read(
+                                        "placement.csv",
+                                        csv("Ref,Value,Package,X,Y,Rotation,Side", lines))
+                                .parts());
+        return this;
+    }
+
+    private static byte[] csv(String header, String[] lines) {
+        return (header + "\n" + String.join("\n", lines)).getBytes(StandardCharsets.UTF_8);
+    }
+
     public TestBoards outline(double x0, double y0, double x1, double y1) {
         on(Role.OUTLINE);
         line(0.1, x0, y0, x1, y0).line(0.1, x1, y0, x1, y1);
@@ -141,8 +173,8 @@ public final class TestBoards {
                 Optional.ofNullable(layers.get(Role.OUTLINE)).map(OutlineBuilder::build),
                 holes,
                 points.isEmpty() ? Optional.empty() : Optional.of(new Netlist("netlist", points)),
-                Optional.empty(),
-                Optional.empty(),
+                listed,
+                placed,
                 List.of());
     }
 

@@ -9,8 +9,12 @@ final class Catalogue {
     record Entry(String maker, String number, String description) {}
 
     static Entry lookUp(String footprint, String value) {
-        String code = value.toUpperCase(Locale.ROOT).replaceAll("[^A-Z0-9]", "");
-        if (footprint.startsWith("R") || footprint.startsWith("AX")) {
+        // A letter in place of the point, as numbers of parts have it: 4K7 for 4.7k.
+        String code =
+                value.toUpperCase(Locale.ROOT)
+                        .replaceFirst("^(\\d+)\\.(\\d+)([KMR])$", "$1$3$2")
+                        .replaceAll("[^A-Z0-9]", "");
+        if (footprint.matches("(R\\d|AX).*")) {
             return new Entry("Clover & Heath", "CH-R-" + code, "resistor " + value + " 1 %");
         }
         if (footprint.startsWith("C")) {

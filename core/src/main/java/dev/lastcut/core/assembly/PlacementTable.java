@@ -1,17 +1,12 @@
 package dev.lastcut.core.assembly;
 
-import dev.lastcut.core.board.Board;
-import dev.lastcut.core.board.ListedPart;
 import dev.lastcut.core.board.PlacedPart;
-import dev.lastcut.core.formats.table.Designators;
 import dev.lastcut.core.formats.table.TableWriter;
 import dev.lastcut.core.geometry.Length;
+import dev.lastcut.core.value.PartValue;
 import java.math.BigDecimal;
-import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
-import java.util.Set;
-import java.util.stream.Collectors;
 
 /** The placement of the parts that are to be fitted, in mm and degrees counter-clockwise. */
 public final class PlacementTable {
@@ -20,32 +15,31 @@ public final class PlacementTable {
 
     private PlacementTable() {}
 
-    /** Placed parts by designator, less those the parts list says are not fitted. */
-    public static List<PlacedPart> fitted(Board board) {
-        Set<String> left =
-                board.parts().orElse(List.of()).stream()
-                        .filter(p -> !p.fitted())
-                        .map(ListedPart::designator)
-                        .collect(Collectors.toSet());
-        return board.placements().orElse(List.of()).stream()
-                .filter(p -> !left.contains(p.designator()))
-                .sorted(Comparator.comparing(PlacedPart::designator, Designators.ORDER))
-                .toList();
+    /** The placed parts that are fitted. */
+    public static List<Part> fitted(List<Part> parts) {
+        return parts.stream().filter(p -> p.fitted() && p.placed().isPresent()).toList();
     }
 
-    public static byte[] csv(Board board) {
-        return TableWriter.csv(HEADER, fitted(board).stream().map(PlacementTable::row).toList());
+    public static byte[] csv(List<Part> parts) {
+        return TableWriter.csv(HEADER, fitted(parts).stream().map(PlacementTable::row).toList());
     }
 
-    private static List<String> row(PlacedPart p) {
+    private static List<String> row(Part part) {
+        PlacedPart p = part.placed().orElseThrow();
         return List.of(
-                p.designator(),
+                part.designator(),
                 mm(p.at().x()),
                 mm(p.at().y()),
                 BigDecimal.valueOf(p.rotationDeg()).stripTrailingZeros().toPlainString(),
                 p.side().word(),
-                p.value(),
+                value(part, p),
                 p.footprint());
+    }
+
+    /** As the placement writes it, unless another value was chosen. */
+    private static String value(Part part, PlacedPart p) {
+        boolean same = part.meaning().agrees(PartValue.read(p.value(), part.designator()));
+        return same && !p.value().isBlank() ? p.value() : part.value();
     }
 
     private static String mm(long nm) {

@@ -1,5 +1,7 @@
 package dev.lastcut.core.board;
 
+import dev.lastcut.core.value.PartValue;
+
 /**
  * One designator of the parts list.
  *
@@ -13,4 +15,9 @@ public record ListedPart(
         String partNumber,
         String description,
         boolean fitted,
-        int line) {}
+        int line) {
+    /** What its value says. */
+    public PartValue meaning() {
+        return PartValue.read(value, designator);
+    }
+}

@@ -17,6 +17,7 @@ import java.util.TreeMap;
  * @param options what it offers of each order option, its usual one first
  * @param variations numbers that depend on what is ordered
  * @param mill present for a mill, absent for a board house
+ * @param assembly present where parts are fitted
  */
 public record CapabilitySheet(
         String id,
@@ -29,7 +30,8 @@ public record CapabilitySheet(
         Map<OrderOption, List<String>> options,
         List<Variation> variations,
         Price price,
-        Optional<Mill> mill) {
+        Optional<Mill> mill,
+        Optional<Assembly> assembly) {
     /** Who makes the board. */
     public enum Kind {
         HOUSE,
@@ -48,6 +50,34 @@ public record CapabilitySheet(
                 throw new IllegalArgumentException("prices and days must be from 0");
             }
         }
+    }
+
+    /** A shop that fits no parts. */
+    public CapabilitySheet(
+            String id,
+            String name,
+            Kind kind,
+            String description,
+            Map<LimitKey, Limit> limits,
+            int maxCopperLayers,
+            boolean plates,
+            Map<OrderOption, List<String>> options,
+            List<Variation> variations,
+            Price price,
+            Optional<Mill> mill) {
+        this(
+                id,
+                name,
+                kind,
+                description,
+                limits,
+                maxCopperLayers,
+                plates,
+                options,
+                variations,
+                price,
+                mill,
+                Optional.empty());
     }
 
     public CapabilitySheet {
@@ -138,6 +168,23 @@ public record CapabilitySheet(
                             }
                         });
         return refused;
+    }
+
+    /** The same shop, fitting parts. */
+    public CapabilitySheet with(Assembly terms) {
+        return new CapabilitySheet(
+                id,
+                name,
+                kind,
+                description,
+                limits,
+                maxCopperLayers,
+                plates,
+                options,
+                variations,
+                price,
+                mill,
+                Optional.of(terms));
     }
 
     public boolean isMill() {

@@ -6,11 +6,30 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
 
-/** What the maker chose of what a shop offers; what is not chosen is the shop's usual. */
-public record Order(Map<OrderOption, String> chosen) {
+/**
+ * What the maker chose of what a shop offers; what is not chosen is the shop's usual.
+ *
+ * @param quantity how many boards
+ */
+public record Order(Map<OrderOption, String> chosen, int quantity) {
+    /** Enough for a club, and what many houses sell at the least (common practice, no source). */
+    public static final int USUAL_QUANTITY = 5;
+
+    public static final int MOST = 100_000;
+
     public static final Order USUAL = new Order(Map.of());
 
+    public Order(Map<OrderOption, String> chosen) {
+        this(chosen, USUAL_QUANTITY);
+    }
+
+    /**
+     * @throws IllegalArgumentException when the quantity is not from 1 to {@link #MOST}
+     */
     public Order {
+        if (quantity < 1 || quantity > MOST) {
+            throw new IllegalArgumentException("the quantity is 1 to " + MOST + " boards");
+        }
         chosen = Collections.unmodifiableMap(new TreeMap<>(chosen));
     }
 
@@ -22,6 +41,10 @@ public record Order(Map<OrderOption, String> chosen) {
         Map<OrderOption, String> next = new EnumMap<>(OrderOption.class);
         next.putAll(chosen);
         next.put(option, value);
-        return new Order(next);
+        return new Order(next, quantity);
+    }
+
+    public Order of(int boards) {
+        return new Order(chosen, boards);
     }
 }

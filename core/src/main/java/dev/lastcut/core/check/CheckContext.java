@@ -1,8 +1,12 @@
 package dev.lastcut.core.check;
 
+import dev.lastcut.core.assembly.Part;
+import dev.lastcut.core.assembly.PartsPlan;
+import dev.lastcut.core.assembly.Population;
 import dev.lastcut.core.board.Board;
 import dev.lastcut.core.board.Role;
 import dev.lastcut.core.board.SourceFile;
+import dev.lastcut.core.capability.Assembly;
 import dev.lastcut.core.capability.CapabilitySheet;
 import dev.lastcut.core.capability.Headroom;
 import dev.lastcut.core.capability.Limit;
@@ -10,12 +14,14 @@ import dev.lastcut.core.capability.LimitKey;
 import dev.lastcut.core.capability.Mill;
 import dev.lastcut.core.capability.Order;
 import dev.lastcut.core.capability.OrderOption;
+import dev.lastcut.core.catalogue.CataloguePart;
 import dev.lastcut.core.connectivity.BoardGeometry;
 import dev.lastcut.core.current.NetCurrent;
 import dev.lastcut.core.geometry.Length;
 import dev.lastcut.core.milling.MillSetup;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
 
@@ -31,13 +37,15 @@ public final class CheckContext {
      * @param order what the maker chose of the shop's options
      * @param currents currents the maker gave to nets
      * @param setup how the board is set up, for a mill
+     * @param parts what is chosen about parts
      */
     public record Against(
             CapabilitySheet sheet,
             Headroom headroom,
             Order order,
             List<NetCurrent> currents,
-            MillSetup setup) {
+            MillSetup setup,
+            PartsPlan parts) {
         public Against {
             currents = List.copyOf(currents);
         }
@@ -51,6 +59,20 @@ public final class CheckContext {
         public Against(
                 CapabilitySheet sheet, Headroom headroom, Order order, List<NetCurrent> currents) {
             this(sheet, headroom, order, currents, MillSetup.USUAL);
+        }
+
+        /** With nothing chosen about parts. */
+        public Against(
+                CapabilitySheet sheet,
+                Headroom headroom,
+                Order order,
+                List<NetCurrent> currents,
+                MillSetup setup) {
+            this(sheet, headroom, order, currents, setup, PartsPlan.NONE);
+        }
+
+        public Against with(PartsPlan plan) {
+            return new Against(sheet, headroom, order, currents, setup, plan);
         }
     }
 
@@ -235,6 +257,26 @@ public final class CheckContext {
 
     public MillSetup setup() {
         return ask(c -> c.against.setup);
+    }
+
+    /** The parts as they are built. */
+    public List<Part> parts() {
+        return ask(c -> Population.of(c.board(), c.against.parts.variants()));
+    }
+
+    /** What is chosen about parts. */
+    public PartsPlan partsPlan() {
+        return ask(c -> c.against.parts);
+    }
+
+    /** What is known of the parts that are fitted, by number. */
+    public Map<String, CataloguePart> known() {
+        return ask(c -> c.against.parts.known());
+    }
+
+    /** What the shop takes of assembly; empty where it fits no parts. */
+    public Optional<Assembly> assembly() {
+        return ask(c -> c.against.sheet.assembly());
     }
 
     public Against against() {

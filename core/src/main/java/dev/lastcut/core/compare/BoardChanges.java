@@ -7,7 +7,6 @@ import dev.lastcut.core.board.PlacedPart;
 import dev.lastcut.core.board.Role;
 import dev.lastcut.core.connectivity.BoardGeometry;
 import dev.lastcut.core.formats.table.Designators;
-import dev.lastcut.core.formats.table.Quantities;
 import dev.lastcut.core.geometry.Pt;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -176,7 +175,7 @@ public record BoardChanges(
             }
             return;
         }
-        if (!Quantities.same(a.value(), b.value())) {
+        if (!a.meaning().canonical().equals(b.meaning().canonical())) {
             what.add("value " + shown(a.value()) + " → " + shown(b.value()));
         }
         if (!a.footprint().equals(b.footprint())) {

@@ -1,11 +1,15 @@
 package dev.lastcut.core.cut;
 
-import dev.lastcut.core.assembly.BillOfMaterials;
+import dev.lastcut.core.assembly.Part;
+import dev.lastcut.core.assembly.PartsList;
 import dev.lastcut.core.assembly.PlacementTable;
+import dev.lastcut.core.assembly.Population;
+import dev.lastcut.core.assembly.Variants;
 import dev.lastcut.core.board.Board;
 import dev.lastcut.core.board.Layer;
 import dev.lastcut.core.board.Role;
 import dev.lastcut.core.board.Side;
+import dev.lastcut.core.capability.Assembly;
 import dev.lastcut.core.capability.CapabilitySheet;
 import dev.lastcut.core.connectivity.BoardGeometry;
 import dev.lastcut.core.fabrication.FabricationPack;
@@ -27,6 +31,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalInt;
 import org.locationtech.jts.geom.Geometry;
 
 /**
@@ -45,19 +50,21 @@ public record OutputSet(
     /**
      * @param setup how the board is set up, for a mill
      * @param heights probed surfaces that isolation follows, by the side they are of
+     * @param variants how the board is populated
      */
     public static OutputSet make(
             BoardGeometry geometry,
             CapabilitySheet sheet,
             MillSetup setup,
-            Map<Side, HeightMap> heights) {
+            Map<Side, HeightMap> heights,
+            Variants variants) {
         Board board = geometry.board();
         List<OutputFile> files = new ArrayList<>();
         List<String> remarks = new ArrayList<>();
         FabricationPack.write(board)
                 .forEach((name, content) -> files.add(fabrication(name, content)));
         stencil(geometry, files, remarks);
-        assembly(board, files, remarks);
+        assembly(board, sheet, variants, files, remarks);
         Optional<MillingPlan> plan = sheet.mill().map(m -> MillingPlan.of(geometry, m, setup));
         plan.ifPresent(
                 p -> {
@@ -167,13 +174,33 @@ public record OutputSet(
         }
     }
 
-    private static void assembly(Board board, List<OutputFile> files, List<String> remarks) {
+    private static void assembly(
+            Board board,
+            CapabilitySheet sheet,
+            Variants variants,
+            List<OutputFile> files,
+            List<String> remarks) {
+        List<Part> parts = Population.of(board, variants);
+        String of = variants.built().map(v -> ", variant " + v).orElse("");
         if (board.parts().isPresent()) {
+            Assembly.ListForm form =
+                    sheet.assembly().map(Assembly::list).orElse(Assembly.ListForm.USUAL);
+            List<PartsList.Line> lines =
+                    PartsList.split(
+                            PartsList.kinds(parts),
+                            sheet.assembly()
+                                    .map(a -> a.counts().designatorsPerLine())
+                                    .orElse(OptionalInt.empty()));
             files.add(
                     new OutputFile(
                             "assembly/parts.csv",
-                            BillOfMaterials.csv(board.parts().get()),
-                            "bill of materials, identical parts folded"));
+                            PartsList.csv(lines, form),
+                            "parts list, identical parts folded" + of));
+            files.add(
+                    new OutputFile(
+                            "assembly/parts.xlsx",
+                            PartsList.xlsx(lines, form),
+                            "the same as a workbook"));
         } else {
             remarks.add("No parts list in the pack, so there is no bill of materials.");
         }
@@ -181,8 +208,8 @@ public record OutputSet(
             files.add(
                     new OutputFile(
                             "assembly/placement.csv",
-                            PlacementTable.csv(board),
-                            "placement of the fitted parts"));
+                            PlacementTable.csv(parts),
+                            "placement of the fitted parts" + of));
         } else {
             remarks.add("No placement file in the pack, so there is no placement table.");
         }

@@ -55,7 +55,8 @@ public final class Making {
                 ticket.ask(Ticket::headroom),
                 ticket.ask(Ticket::order),
                 ticket.ask(Ticket::currents),
-                setup(sheet, ticket));
+                setup(sheet, ticket),
+                ticket.ask(Ticket::parts));
     }
 
     private static MillSetup setup(CapabilitySheet sheet, Asking ticket) {
@@ -80,7 +81,11 @@ public final class Making {
     /** Makes every output of a board for a shop. */
     public static OutputSet outputs(BoardGeometry geometry, CapabilitySheet sheet, Asking ticket) {
         return OutputSet.make(
-                geometry, sheet, setup(sheet, ticket), sheet.isMill() ? heights(ticket) : Map.of());
+                geometry,
+                sheet,
+                setup(sheet, ticket),
+                sheet.isMill() ? heights(ticket) : Map.of(),
+                ticket.ask(t -> t.parts().variants()));
     }
 
     /** Asked as what was measured, for surfaces themselves cannot be told to be equal. */
@@ -128,6 +133,7 @@ public final class Making {
         refuse(Misfit.tools(ticket, sheet));
         BoardGeometry geometry = board(pack, asking);
         refuse(Misfit.nets(ticket, geometry));
+        refuse(Misfit.parts(ticket, geometry.board()));
         CheckRun run = check(geometry, sheet, asking, (done, of, title) -> {}, () -> false);
         return new Product(geometry, sheet, ticket, run, outputs(geometry, sheet, asking));
     }

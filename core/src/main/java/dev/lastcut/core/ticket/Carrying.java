@@ -1,5 +1,7 @@
 package dev.lastcut.core.ticket;
 
+import dev.lastcut.core.board.Board;
+import dev.lastcut.core.formats.table.Designators;
 import dev.lastcut.core.intake.Choices;
 import dev.lastcut.core.intake.Pack;
 import java.util.ArrayList;
@@ -10,6 +12,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeSet;
 import java.util.function.Predicate;
 
 /**
@@ -37,6 +40,21 @@ public record Carrying(Ticket ticket, List<String> left) {
             }
         }
         return new Carrying(ticket.with(d -> d.files = files.renamed(paths)), left);
+    }
+
+    /** The same once the new board is read: what was chosen of parts that are gone is left out. */
+    public Carrying onto(Board board) {
+        Set<String> gone = new TreeSet<>(Designators.ORDER);
+        Misfit.parts(ticket, board).forEach(m -> m.designator().ifPresent(gone::add));
+        if (gone.isEmpty()) {
+            return this;
+        }
+        List<String> all = new ArrayList<>(left);
+        all.add(
+                "What was chosen of "
+                        + Designators.fold(gone)
+                        + " is left out: it no longer fits the tables of this revision.");
+        return new Carrying(ticket.with(d -> d.parts = ticket.parts().without(gone)), all);
     }
 
     private static Optional<String> partner(String path, Pack pack) {

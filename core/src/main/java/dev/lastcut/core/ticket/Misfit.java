@@ -1,5 +1,10 @@
 package dev.lastcut.core.ticket;
 
+import dev.lastcut.core.assembly.Fitting;
+import dev.lastcut.core.assembly.Population;
+import dev.lastcut.core.assembly.Variants;
+import dev.lastcut.core.board.Board;
+import dev.lastcut.core.board.PlacedPart;
 import dev.lastcut.core.capability.CapabilitySheet;
 import dev.lastcut.core.capability.Cutter;
 import dev.lastcut.core.connectivity.BoardGeometry;
@@ -8,7 +13,10 @@ import dev.lastcut.core.current.NetPath;
 import dev.lastcut.core.intake.Choices;
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 
@@ -17,8 +25,18 @@ import java.util.stream.Collectors;
  *
  * @param part where in the ticket: the part, and the name in it
  * @param says what is wrong, to be read after the part
+ * @param designator the part of the board it is about; empty for others
  */
-public record Misfit(String part, String says) {
+public record Misfit(String part, String says, Optional<String> designator) {
+    public Misfit(String part, String says) {
+        this(part, says, Optional.empty());
+    }
+
+    private static Misfit of(String designator, String part, String says) {
+        return new Misfit(part, says, Optional.of(designator));
+    }
+
+    private static final String NO_PART = "the pack's tables have no such part";
     private static final String NO_NET = "the board has no net of this name";
 
     /**
@@ -57,6 +75,64 @@ public record Misfit(String part, String says) {
             all.add(new Misfit("mill.ground." + ground, NO_NET));
         }
         return all;
+    }
+
+    /** Parts of the ticket's variants that the pack's tables do not have. */
+    public static List<Misfit> parts(Ticket ticket, Board board) {
+        List<Misfit> all = new ArrayList<>();
+        Variants v = ticket.parts().variants();
+        Map<String, List<PlacedPart>> placed = Population.placed(board);
+        Set<String> there = new HashSet<>(placed.keySet());
+        board.parts().ifPresent(l -> l.forEach(p -> there.add(p.designator())));
+        fittings("parts", v.base(), there, placed, all);
+        v.named().forEach((n, own) -> fittings("variants." + n, own, there, placed, all));
+        v.built()
+                .filter(name -> !v.named().containsKey(name))
+                .ifPresent(
+                        name ->
+                                all.add(
+                                        new Misfit(
+                                                "variant",
+                                                "there is no variant " + name + " in the ticket")));
+        ticket.parts().needs().keySet().stream()
+                .filter(d -> !there.contains(d))
+                .forEach(d -> all.add(of(d, "needs." + d, NO_PART)));
+        return all;
+    }
+
+    private static void fittings(
+            String part,
+            Map<String, Fitting> own,
+            Set<String> there,
+            Map<String, List<PlacedPart>> placed,
+            List<Misfit> all) {
+        own.forEach(
+                (designator, f) -> {
+                    String path = part + "." + designator;
+                    List<PlacedPart> places = placed.getOrDefault(designator, List.of());
+                    if (!there.contains(designator)) {
+                        all.add(of(designator, path, NO_PART));
+                    } else if (f.footprint().isPresent()
+                            && places.stream()
+                                    .noneMatch(p -> p.footprint().equals(f.footprint().get()))) {
+                        String has =
+                                places.isEmpty()
+                                        ? "it is not placed"
+                                        : "it has "
+                                                + places.stream()
+                                                        .map(PlacedPart::footprint)
+                                                        .distinct()
+                                                        .collect(Collectors.joining(", "));
+                        all.add(
+                                of(
+                                        designator,
+                                        path + ".footprint",
+                                        "the board has no footprint "
+                                                + f.footprint().get()
+                                                + " for it; "
+                                                + has));
+                    }
+                });
     }
 
     /** Tools that the mill's rack does not have. */

@@ -1,5 +1,6 @@
 package dev.lastcut.core.ticket;
 
+import dev.lastcut.core.assembly.PartsPlan;
 import dev.lastcut.core.board.Side;
 import dev.lastcut.core.capability.CapabilitySheet;
 import dev.lastcut.core.capability.Headroom;
@@ -29,6 +30,7 @@ import java.util.function.Predicate;
  * @param mill how the board is set up on the chosen shop, if that is a mill
  * @param millsAside the same for mills that were chosen before, by sheet
  * @param probed surfaces of the stock that isolation follows, by the side they are of
+ * @param parts what is chosen about parts
  * @param signOffs findings accepted, in the order they were
  * @param made what a cut adds
  */
@@ -41,6 +43,7 @@ public record Ticket(
         MillSetup mill,
         Map<String, MillSetup> millsAside,
         Map<Side, ProbedSurface> probed,
+        PartsPlan parts,
         List<Acceptance> signOffs,
         Made made) {
     public static final Ticket BLANK =
@@ -53,6 +56,7 @@ public record Ticket(
                     MillSetup.USUAL,
                     Map.of(),
                     Map.of(),
+                    PartsPlan.NONE,
                     List.of(),
                     Made.NOTHING_SAID);
 
@@ -79,6 +83,7 @@ public record Ticket(
         public MillSetup mill;
         public Map<String, MillSetup> millsAside;
         public Map<Side, ProbedSurface> probed;
+        public PartsPlan parts;
         public List<Acceptance> signOffs;
         public Made made;
 
@@ -91,6 +96,7 @@ public record Ticket(
             mill = t.mill;
             millsAside = t.millsAside;
             probed = t.probed;
+            parts = t.parts;
             signOffs = t.signOffs;
             made = t.made;
         }
@@ -105,6 +111,7 @@ public record Ticket(
                     mill,
                     millsAside,
                     probed,
+                    parts,
                     signOffs,
                     made);
         }

@@ -36,6 +36,7 @@ public final class TicketWords {
         files(before, after, all);
         headroom(before.headroom(), after.headroom(), all);
         options(before, after, all);
+        quantity(before, after, all);
         currents(before, after, all);
         if (before.shop().equals(after.shop())) {
             MillWords.changed(before.mill(), after.mill(), all);
@@ -51,6 +52,7 @@ public final class TicketWords {
                                 + side.word());
             }
         }
+        PartsWords.changed(before.parts(), after.parts(), all);
         signOffs(before.signOffs(), after.signOffs(), all);
         return joined(all);
     }
@@ -112,7 +114,7 @@ public final class TicketWords {
     }
 
     /** The keys whose values differ, in order. */
-    private static <K extends Comparable<K>, V> List<K> different(Map<K, V> a, Map<K, V> b) {
+    static <K extends Comparable<K>, V> List<K> different(Map<K, V> a, Map<K, V> b) {
         TreeSet<K> keys = new TreeSet<>(a.keySet());
         keys.addAll(b.keySet());
         return keys.stream().filter(k -> !same(a.get(k), b.get(k))).toList();
@@ -144,6 +146,13 @@ public final class TicketWords {
                             .value(o)
                             .map(v -> (title + " " + v + " " + o.unit()).strip())
                             .orElse(title + " as usual"));
+        }
+    }
+
+    private static void quantity(Ticket before, Ticket after, List<String> all) {
+        int boards = after.order().quantity();
+        if (before.order().quantity() != boards) {
+            all.add(boards + (boards == 1 ? " board" : " boards"));
         }
     }
 

@@ -3,6 +3,7 @@ package dev.lastcut.core.cut;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import dev.lastcut.core.TestBoards;
+import dev.lastcut.core.assembly.Variants;
 import dev.lastcut.core.board.Board;
 import dev.lastcut.core.board.Role;
 import dev.lastcut.core.board.Side;
@@ -39,7 +40,7 @@ class ManifestTest {
                 3,
                 "2026-01-02T03:04:05Z",
                 SHEET,
-                OutputSet.make(GEOMETRY, SHEET, MillSetup.USUAL, Map.of()).files(),
+                OutputSet.make(GEOMETRY, SHEET, MillSetup.USUAL, Map.of(), Variants.NONE).files(),
                 CHECKS,
                 signOffs);
     }
@@ -84,9 +85,21 @@ class ManifestTest {
     @Test
     void theSameBoardGivesTheSameBytes() {
         List<OutputFile> a =
-                OutputSet.make(new BoardGeometry(BOARD), SHEET, MillSetup.USUAL, Map.of()).files();
+                OutputSet.make(
+                                new BoardGeometry(BOARD),
+                                SHEET,
+                                MillSetup.USUAL,
+                                Map.of(),
+                                Variants.NONE)
+                        .files();
         List<OutputFile> b =
-                OutputSet.make(new BoardGeometry(BOARD), SHEET, MillSetup.USUAL, Map.of()).files();
+                OutputSet.make(
+                                new BoardGeometry(BOARD),
+                                SHEET,
+                                MillSetup.USUAL,
+                                Map.of(),
+                                Variants.NONE)
+                        .files();
         assertThat(a).hasSameSizeAs(b);
         for (int i = 0; i < a.size(); i++) {
             assertThat(a.get(i).content()).isEqualTo(b.get(i).content());
@@ -95,7 +108,9 @@ class ManifestTest {
 
     @Test
     void whatCannotBeMadeIsSaid() {
-        assertThat(OutputSet.make(GEOMETRY, SHEET, MillSetup.USUAL, Map.of()).remarks())
+        assertThat(
+                        OutputSet.make(GEOMETRY, SHEET, MillSetup.USUAL, Map.of(), Variants.NONE)
+                                .remarks())
                 .anyMatch(r -> r.contains("stencil"))
                 .anyMatch(r -> r.contains("bill of materials"))
                 .anyMatch(r -> r.contains("placement"));

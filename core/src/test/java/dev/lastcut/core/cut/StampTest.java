@@ -3,6 +3,7 @@ package dev.lastcut.core.cut;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import dev.lastcut.core.TestBoards;
+import dev.lastcut.core.assembly.Variants;
 import dev.lastcut.core.board.Role;
 import dev.lastcut.core.board.Side;
 import dev.lastcut.core.capability.LimitKey;
@@ -34,7 +35,8 @@ class StampTest {
                         new BoardGeometry(board),
                         TestBoards.house(Map.of(LimitKey.CLEARANCE, 0.15)),
                         MillSetup.USUAL,
-                        Map.of())
+                        Map.of(),
+                        Variants.NONE)
                 .files();
     }
 

@@ -5,6 +5,7 @@ import dev.lastcut.core.check.Finding;
 import dev.lastcut.core.cut.OutputSet;
 import dev.lastcut.core.geometry.Measure;
 import dev.lastcut.core.geometry.Pt;
+import dev.lastcut.core.job.Making;
 import dev.lastcut.core.report.CheckReport;
 import dev.lastcut.core.report.HtmlReport;
 import dev.lastcut.core.report.PdfReport;
@@ -249,13 +250,14 @@ class CheckController {
     byte[] json(@PathVariable long id) {
         CheckReport report = report(id);
         OutputSet none = new OutputSet(List.of(), Optional.empty(), List.of());
-        return Json.write(
-                ReportJson.of(
+        Making.Product checked =
+                new Making.Product(
                         report.geometry(),
-                        jobs.ticket(id).shop().orElse(""),
+                        jobs.against(id).orElseThrow().sheet(),
+                        jobs.ticket(id),
                         report.run(),
-                        none,
-                        report.signOffs()));
+                        none);
+        return Json.write(ReportJson.of(checked, report.signOffs()));
     }
 
     private CheckReport report(long id) {

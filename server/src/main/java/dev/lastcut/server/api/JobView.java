@@ -1,5 +1,8 @@
 package dev.lastcut.server.api;
 
+import dev.lastcut.core.assembly.PartsList;
+import dev.lastcut.core.assembly.Population;
+import dev.lastcut.core.assembly.Variants;
 import dev.lastcut.core.board.Board;
 import dev.lastcut.core.board.Correction;
 import dev.lastcut.core.board.Doubt;
@@ -198,9 +201,7 @@ record JobView(
                 slots,
                 named,
                 board.partCount(),
-                board.parts()
-                        .map(p -> dev.lastcut.core.assembly.BillOfMaterials.lines(p).size())
-                        .orElse(0),
+                PartsList.kinds(Population.of(board, Variants.NONE)).size(),
                 paste,
                 board.placements().isPresent());
     }

@@ -207,17 +207,40 @@ class LookController {
         return ResponseEntity.ok(LayerBytes.of(area));
     }
 
-    /** A part as a box: its corners, height and side; lengths in nm. */
+    /**
+     * A part as a box, turned about its middle; lengths in nm.
+     *
+     * @param known false when its size is only that of its pads, or less
+     */
     record BodyView(
             String designator,
             String side,
-            double minX,
-            double minY,
-            double maxX,
-            double maxY,
+            double x,
+            double y,
+            double length,
+            double width,
+            double angleDeg,
             double height,
             boolean throughHole,
-            boolean guessed) {}
+            boolean known,
+            boolean guessed,
+            boolean fitted) {
+        static BodyView of(PartBodies.Body b) {
+            return new BodyView(
+                    b.designator(),
+                    b.side().word(),
+                    b.centre().x,
+                    b.centre().y,
+                    b.length(),
+                    b.width(),
+                    b.angleDeg(),
+                    b.heightNm(),
+                    b.throughHole(),
+                    b.isKnown(),
+                    b.source() == PartBodies.Source.GUESSED,
+                    b.fitted());
+        }
+    }
 
     /** A designator that the netlist or the copper files name, and the middle of its pads, nm. */
     record NamedPlace(String designator, double x, double y) {}
@@ -257,19 +280,8 @@ class LookController {
     SolidView solid(@PathVariable long id) {
         return new SolidView(
                 USUAL_THICKNESS_NM,
-                PartBodies.of(jobs.board(id)).stream()
-                        .map(
-                                b ->
-                                        new BodyView(
-                                                b.designator(),
-                                                b.side().word(),
-                                                b.box().getMinX(),
-                                                b.box().getMinY(),
-                                                b.box().getMaxX(),
-                                                b.box().getMaxY(),
-                                                b.heightNm(),
-                                                b.throughHole(),
-                                                b.guessed()))
+                PartBodies.of(jobs.board(id), jobs.ticket(id).parts()).stream()
+                        .map(BodyView::of)
                         .toList());
     }
 

@@ -1,25 +1,15 @@
 package dev.lastcut.server.api;
 
-import dev.lastcut.core.assembly.BillOfMaterials;
-import dev.lastcut.core.assembly.PlacementTable;
-import dev.lastcut.core.board.Board;
-import dev.lastcut.core.board.Netlist;
-import dev.lastcut.core.board.PlacedPart;
 import dev.lastcut.core.cut.OutputFile;
 import dev.lastcut.core.cut.OutputSet;
-import dev.lastcut.core.formats.table.Designators;
 import dev.lastcut.core.geometry.Length;
-import dev.lastcut.core.geometry.Pt;
 import dev.lastcut.core.milling.Operation;
 import dev.lastcut.server.jobs.JobService;
 import dev.lastcut.server.jobs.NotFoundException;
 import dev.lastcut.server.jobs.OutputService;
 import dev.lastcut.server.store.CutStore;
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.List;
-import java.util.Map;
-import java.util.Optional;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -58,32 +48,6 @@ class OutputController {
             List<FileLine> files,
             List<OperationView> operations,
             List<String> remarks) {}
-
-    /** One line of the bill of materials. */
-    record BomLine(
-            String designators,
-            int quantity,
-            String value,
-            String footprint,
-            String maker,
-            String partNumber,
-            boolean fitted) {}
-
-    /** A placed part; pin 1 is empty when no netlist tells where it is. */
-    record PartView(
-            String designator,
-            String value,
-            String footprint,
-            long x,
-            long y,
-            double rotationDeg,
-            String side,
-            boolean fitted,
-            Long pin1X,
-            Long pin1Y) {}
-
-    record PartsView(
-            boolean hasList, boolean hasPlacement, List<BomLine> lines, List<PartView> parts) {}
 
     /** Tool paths in nm: flat lists x, y, z, x, y, z …, one for each visit of the tool. */
     record PathsView(String file, long widthNm, List<long[]> paths) {}
@@ -159,60 +123,6 @@ class OutputController {
             paths.add(flat);
         }
         return new PathsView(o.file(), Math.round(o.cutter().widthAt(o.depth())), paths);
-    }
-
-    @GetMapping("/parts")
-    PartsView parts(@PathVariable long id) {
-        Board board = jobs.board(id).board();
-        List<BomLine> lines =
-                BillOfMaterials.lines(board.parts().orElse(List.of())).stream()
-                        .map(
-                                l ->
-                                        new BomLine(
-                                                Designators.fold(l.designators()),
-                                                l.quantity(),
-                                                l.part().value(),
-                                                l.part().footprint(),
-                                                l.part().maker(),
-                                                l.part().partNumber(),
-                                                l.part().fitted()))
-                        .toList();
-        Map<String, Pt> pin1 = new HashMap<>();
-        board.netlist()
-                .map(Netlist::points)
-                .orElse(List.of())
-                .forEach(
-                        p -> {
-                            if (p.pin().equals("1")) {
-                                pin1.putIfAbsent(p.component(), p.at());
-                            }
-                        });
-        List<PlacedPart> fitted = PlacementTable.fitted(board);
-        List<PartView> parts =
-                board.placements().orElse(List.of()).stream()
-                        .map(
-                                p ->
-                                        part(
-                                                p,
-                                                fitted.contains(p),
-                                                Optional.ofNullable(pin1.get(p.designator()))))
-                        .toList();
-        return new PartsView(
-                board.parts().isPresent(), board.placements().isPresent(), lines, parts);
-    }
-
-    private static PartView part(PlacedPart p, boolean fitted, Optional<Pt> pin1) {
-        return new PartView(
-                p.designator(),
-                p.value(),
-                p.footprint(),
-                p.at().x(),
-                p.at().y(),
-                p.rotationDeg(),
-                p.side().word(),
-                fitted,
-                pin1.map(Pt::x).orElse(null),
-                pin1.map(Pt::y).orElse(null));
     }
 
     @GetMapping("/cuts")

@@ -1,5 +1,6 @@
 package dev.lastcut.server.cli;
 
+import dev.lastcut.core.assembly.PartsPlan;
 import dev.lastcut.core.capability.CapabilitySheet;
 import dev.lastcut.core.cut.OutputFile;
 import dev.lastcut.core.intake.Pack;
@@ -30,17 +31,19 @@ import java.util.Set;
 import java.util.stream.Stream;
 
 /**
- * {@code make PACK --for SHEET [--with TICKET] --out DIR}: the whole job without a browser. Exit
- * status 0: no open stop; 1: some, the outputs are marked as not released; 2: nothing was made, one
- * sentence says why.
+ * {@code make PACK --for SHEET [--with TICKET] [--variant NAME] --out DIR}: the whole job without a
+ * browser. Exit status 0: no open stop; 1: some, the outputs are marked as not released; 2: nothing
+ * was made, one sentence says why.
  */
 public final class MakeCommand {
-    private static final String USAGE = "Usage: make PACK --for SHEET [--with TICKET] --out DIR";
+    private static final String USAGE =
+            "Usage: make PACK --for SHEET [--with TICKET] [--variant NAME] --out DIR";
 
     private static final String FOR = "--for";
     private static final String WITH = "--with";
+    private static final String VARIANT = "--variant";
     private static final String OUT = "--out";
-    private static final Set<String> OPTIONS = Set.of(FOR, WITH, OUT);
+    private static final Set<String> OPTIONS = Set.of(FOR, WITH, VARIANT, OUT);
 
     private final PrintStream out;
     private final PrintStream err;
@@ -64,7 +67,8 @@ public final class MakeCommand {
         return 2;
     }
 
-    private record Arguments(Path pack, String sheet, Optional<Path> ticket, Path out) {
+    private record Arguments(
+            Path pack, String sheet, Optional<Path> ticket, Optional<String> variant, Path out) {
         static Arguments parse(List<String> args) {
             Map<String, String> options = new HashMap<>();
             List<String> packs = new ArrayList<>();
@@ -86,6 +90,7 @@ public final class MakeCommand {
                     Path.of(packs.get(0)),
                     options.get(FOR),
                     Optional.ofNullable(options.get(WITH)).map(Path::of),
+                    Optional.ofNullable(options.get(VARIANT)),
                     Path.of(options.get(OUT)));
         }
     }
@@ -96,7 +101,7 @@ public final class MakeCommand {
                     SheetJson.BadSheetException,
                     BadTicketException {
         CapabilitySheet sheet = new SheetLibrary().resolve(args.sheet());
-        Ticket ticket = ticket(args.ticket());
+        Ticket ticket = building(ticket(args.ticket()), args.variant());
         Pack pack = read(args.pack());
         Made made = ticket.made();
         String created = made.at().orElse(Instant.now().truncatedTo(ChronoUnit.SECONDS).toString());
@@ -133,6 +138,13 @@ public final class MakeCommand {
 
     private static Ticket ticket(Optional<Path> path) throws IOException, BadTicketException {
         return path.isEmpty() ? Ticket.BLANK : Tickets.parse(Files.readAllBytes(path.get()));
+    }
+
+    private static Ticket building(Ticket ticket, Optional<String> variant) {
+        PartsPlan plan = ticket.parts();
+        return variant.isEmpty()
+                ? ticket
+                : ticket.with(d -> d.parts = plan.with(plan.variants().building(variant)));
     }
 
     private static Pack read(Path path) throws IOException, UnusablePackException {

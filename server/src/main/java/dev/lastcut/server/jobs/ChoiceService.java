@@ -77,6 +77,9 @@ public class ChoiceService {
         if (!after.currents().equals(before.currents()) || !after.mill().equals(before.mill())) {
             all.addAll(Misfit.nets(after, jobs.board(jobs.now(id), after)));
         }
+        if (!after.parts().equals(before.parts())) {
+            all.addAll(Misfit.parts(after, jobs.board(jobs.now(id), after).board()));
+        }
         return all;
     }
 

@@ -151,6 +151,7 @@ public class JobService {
         Carrying carried = Carrying.over(ticket(id), pack);
         Pack named = new Pack(job(id).name(), pack.files());
         BoardGeometry geometry = Making.board(named, new Asking(carried.ticket()));
+        carried = carried.onto(geometry.board());
         List<String> left = new ArrayList<>(carried.left());
         Misfit.nets(carried.ticket(), geometry).forEach(m -> left.add(m.sentence() + "."));
         if (task.isCancelled()) {

@@ -28,13 +28,7 @@ public record Handover(Manifest manifest, List<OutputFile> files) {
         String created = made.at().orElseThrow();
         CheckReport checked = Reports.of(product, made.job().orElseThrow(), created);
         List<OutputFile> files = new ArrayList<>(product.outputs().files());
-        ReportJson report =
-                ReportJson.of(
-                        product.geometry(),
-                        product.sheet().id(),
-                        product.run(),
-                        product.outputs(),
-                        checked.signOffs());
+        ReportJson report = ReportJson.of(product, checked.signOffs());
         files.add(new OutputFile("report.json", Json.write(report), "all checks and findings"));
         files.add(
                 new OutputFile("report.html", HtmlReport.write(checked), "the same with pictures"));

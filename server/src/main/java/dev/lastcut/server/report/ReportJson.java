@@ -1,8 +1,12 @@
 package dev.lastcut.server.report;
 
+import dev.lastcut.core.assembly.PartsPlan;
+import dev.lastcut.core.assembly.PlacementTable;
+import dev.lastcut.core.assembly.Population;
 import dev.lastcut.core.board.Board;
 import dev.lastcut.core.board.Doubt;
 import dev.lastcut.core.board.Hole;
+import dev.lastcut.core.capability.CapabilitySheet;
 import dev.lastcut.core.capability.Cutter;
 import dev.lastcut.core.check.CheckRun;
 import dev.lastcut.core.check.Finding;
@@ -12,6 +16,7 @@ import dev.lastcut.core.cut.SignOff;
 import dev.lastcut.core.geometry.Length;
 import dev.lastcut.core.geometry.Measure;
 import dev.lastcut.core.geometry.Pt;
+import dev.lastcut.core.job.Making;
 import dev.lastcut.core.milling.MillingPlan;
 import dev.lastcut.core.milling.Operation;
 import java.util.ArrayList;
@@ -33,6 +38,10 @@ public record ReportJson(
         List<CheckJson> checks,
         List<FindingJson> findings,
         List<MillingJson> milling,
+        List<BuiltPartJson> parts,
+        BillJson bill,
+        PlacementJson placement,
+        String variant,
         List<String> remarks) {
     public static final int VERSION = 1;
 
@@ -115,6 +124,9 @@ public record ReportJson(
         }
     }
 
+    /** How many parts a machine is to place. */
+    record PlacementJson(int lines) {}
+
     record MillingJson(
             String file,
             String operation,
@@ -128,16 +140,17 @@ public record ReportJson(
 
     record ToPackJson(boolean mirrorX, boolean mirrorY, double dxMm, double dyMm) {}
 
-    public static ReportJson of(
-            BoardGeometry geometry,
-            String sheetId,
-            CheckRun checks,
-            OutputSet outputs,
-            List<SignOff> signOffs) {
+    public static ReportJson of(Making.Product product, List<SignOff> signOffs) {
+        BoardGeometry geometry = product.geometry();
+        CapabilitySheet sheet = product.sheet();
+        CheckRun checks = product.run();
+        OutputSet outputs = product.outputs();
+        PartsPlan plan = product.ticket().parts();
+        int quantity = product.ticket().order().quantity();
         Board board = geometry.board();
         return new ReportJson(
                 VERSION,
-                sheetId,
+                sheet.id(),
                 board(geometry),
                 board.files().stream()
                         .map(
@@ -163,6 +176,11 @@ public record ReportJson(
                         .toList(),
                 findings(checks, signOffs),
                 outputs.milling().map(ReportJson::milling).orElse(List.of()),
+                BuiltPartJson.of(geometry, sheet, plan),
+                BillJson.of(board, sheet, plan, quantity),
+                new PlacementJson(
+                        PlacementTable.fitted(Population.of(board, plan.variants())).size()),
+                plan.variants().built().orElse(null),
                 outputs.remarks());
     }
 

@@ -31,7 +31,8 @@ public record SheetJson(
         Map<String, List<String>> options,
         Map<String, Limit> limits,
         List<VariationJson> variations,
-        MillJson mill) {
+        MillJson mill,
+        AssemblyJson assembly) {
 
     /** Numbers that hold for one value of an order option. */
     public record VariationJson(String option, String value, Map<String, Limit> limits) {}
@@ -134,7 +135,8 @@ public record SheetJson(
                         ? List.of()
                         : variations.stream().map(SheetJson::toVariation).toList(),
                 price == null ? new CapabilitySheet.Price("EUR", 0, 0, 0) : price,
-                Optional.ofNullable(mill).map(SheetJson::toMill));
+                Optional.ofNullable(mill).map(SheetJson::toMill),
+                Optional.ofNullable(assembly).map(AssemblyJson::toAssembly));
     }
 
     private static Variation toVariation(VariationJson v) {
@@ -287,7 +289,8 @@ public record SheetJson(
                 s.variations().stream()
                         .map(v -> new VariationJson(v.option().id(), v.value(), byId(v.limits())))
                         .toList(),
-                s.mill().map(SheetJson::of).orElse(null));
+                s.mill().map(SheetJson::of).orElse(null),
+                s.assembly().map(AssemblyJson::of).orElse(null));
     }
 
     private static MillJson of(Mill m) {

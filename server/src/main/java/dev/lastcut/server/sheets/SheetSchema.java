@@ -8,6 +8,7 @@ import static dev.lastcut.server.report.SchemaParts.object;
 import static dev.lastcut.server.report.SchemaParts.ordered;
 import static dev.lastcut.server.report.SchemaParts.text;
 
+import dev.lastcut.core.capability.Assembly;
 import dev.lastcut.core.capability.LimitKey;
 import dev.lastcut.core.capability.OrderOption;
 import java.util.Arrays;
@@ -32,6 +33,7 @@ public final class SheetSchema {
         fields.put("limits", limits());
         fields.put("variations", variations());
         fields.put("mill", mill());
+        fields.put("assembly", ordered("anyOf", List.of(ordered("type", "null"), assembly())));
         return file("Capability sheet", fields, List.of("id", "name", "kind", "limits"));
     }
 
@@ -93,6 +95,32 @@ public final class SheetSchema {
         f.put("value", text(1));
         f.put("limits", limits());
         return listOf(object(f, List.of("option", "value", "limits")));
+    }
+
+    private static Map<String, Object> assembly() {
+        Map<String, Object> f = new LinkedHashMap<>();
+        f.put("sides", listOf(ordered("enum", List.of("top", "bottom"))));
+        for (String n :
+                List.of("designators_per_line", "bill_lines", "placement_lines", "loaded_kinds")) {
+            f.put(n, ordered("type", "integer", "minimum", 1));
+        }
+        for (String n : List.of("setup_fee", "fitting_fee", "loading_fee")) {
+            f.put(n, ordered("type", "number", "minimum", 0));
+        }
+        f.put("attrition_percent", ordered("type", "number", "minimum", 0, "maximum", 100));
+        Map<String, Object> column = new LinkedHashMap<>();
+        column.put(
+                "holds",
+                ordered(
+                        "enum",
+                        Arrays.stream(Assembly.Holds.values()).map(Assembly.Holds::id).toList()));
+        column.put("title", text(1));
+        f.put("columns", listOf(object(column, List.of("holds"))));
+        f.put("ranges", ordered("type", "boolean"));
+        f.put("separator", ordered("enum", List.of(" ", ",", ", ")));
+        f.put("zero_orientation", ordered("enum", List.of("A", "B")));
+        f.put("least_pitch", length());
+        return object(f, List.of());
     }
 
     private static Map<String, Object> mill() {

@@ -17,6 +17,7 @@ import dev.lastcut.core.ticket.Acceptance;
 import dev.lastcut.core.ticket.Made;
 import dev.lastcut.core.ticket.ProbedSurface;
 import dev.lastcut.core.ticket.Ticket;
+import dev.lastcut.server.catalogue.PartJson;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
@@ -37,16 +38,22 @@ record TicketJson(
         Map<String, Double> unitsNm,
         Map<String, MoveJson> corrections,
         HeadroomJson headroom,
-        Map<String, String> order,
+        Map<String, Object> order,
         List<CurrentJson> currents,
         MillSetupJson mill,
         Map<String, MillSetupJson> millsAside,
         Map<String, SurfaceJson> surfaces,
+        Map<String, PartsJson.FittingJson> parts,
+        String variant,
+        Map<String, Map<String, PartsJson.FittingJson>> variants,
+        Map<String, PartJson> knownParts,
+        Map<String, List<String>> needs,
         List<SignOffJson> signOffs,
         String job,
         Integer cut,
         String madeAt) {
     static final int VERSION = 1;
+    static final String QUANTITY = "quantity";
 
     /** How a file's content is moved: mirrored, turned, scaled, then shifted. */
     record MoveJson(
@@ -153,6 +160,11 @@ record TicketJson(
                 usualMill ? null : MillSetupJson.of(t.mill()),
                 values(t.millsAside(), MillSetupJson::of),
                 surfaces(t.probed()),
+                PartsJson.of(t.parts().variants().base()),
+                t.parts().variants().built().orElse(null),
+                PartsJson.variants(t.parts().variants()),
+                PartsJson.known(t.parts()),
+                new TreeMap<>(t.parts().needs()),
                 t.signOffs().stream().map(SignOffJson::of).toList(),
                 t.made().job().orElse(null),
                 t.made().cut() == 0 ? null : t.made().cut(),
@@ -167,9 +179,12 @@ record TicketJson(
         return next;
     }
 
-    private static Map<String, String> byId(Order order) {
-        Map<String, String> all = new TreeMap<>();
+    private static Map<String, Object> byId(Order order) {
+        Map<String, Object> all = new TreeMap<>();
         order.chosen().forEach((o, v) -> all.put(o.id(), v));
+        if (order.quantity() != Order.USUAL_QUANTITY) {
+            all.put(QUANTITY, order.quantity());
+        }
         return all;
     }
 
@@ -193,7 +208,7 @@ record TicketJson(
                         values(formats, w -> DrillFormat.named(w).orElseThrow()),
                         values(unitsNm, u -> u)),
                 headroom == null ? Headroom.NONE : part("headroom", () -> headroom.toHeadroom()),
-                part("order", () -> new Order(options())),
+                part("order", () -> new Order(options(), quantity())),
                 part(
                         "currents",
                         () ->
@@ -203,6 +218,7 @@ record TicketJson(
                 mill == null ? MillSetup.USUAL : part("mill", () -> mill.toSetup()),
                 part("mills_aside", () -> values(millsAside, MillSetupJson::toSetup)),
                 part("surfaces", this::probed),
+                part("parts", () -> PartsJson.plan(parts, variants, variant, knownParts, needs)),
                 part(
                         "sign_offs",
                         () ->
@@ -234,8 +250,17 @@ record TicketJson(
 
     private Map<OrderOption, String> options() {
         Map<OrderOption, String> all = new EnumMap<>(OrderOption.class);
-        values(order, v -> v).forEach((id, v) -> all.put(OrderOption.parse(id).orElseThrow(), v));
+        values(order, v -> v)
+                .forEach(
+                        (id, v) ->
+                                OrderOption.parse(id)
+                                        .ifPresent(o -> all.put(o, String.valueOf(v))));
         return all;
+    }
+
+    private int quantity() {
+        Object n = order == null ? null : order.get(QUANTITY);
+        return n instanceof Number whole ? whole.intValue() : Order.USUAL_QUANTITY;
     }
 
     private Map<Side, ProbedSurface> probed() {

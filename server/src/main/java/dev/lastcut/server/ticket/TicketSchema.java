@@ -9,11 +9,14 @@ import static dev.lastcut.server.report.SchemaParts.object;
 import static dev.lastcut.server.report.SchemaParts.ordered;
 import static dev.lastcut.server.report.SchemaParts.text;
 
+import dev.lastcut.core.assembly.Variants;
 import dev.lastcut.core.board.Role;
 import dev.lastcut.core.capability.LimitKey;
+import dev.lastcut.core.capability.Order;
 import dev.lastcut.core.capability.OrderOption;
 import dev.lastcut.core.formats.drill.DrillFormat;
 import dev.lastcut.core.milling.MillSetup;
+import dev.lastcut.server.catalogue.PartSchema;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.LinkedHashMap;
@@ -42,6 +45,13 @@ public final class TicketSchema {
         f.put("mill", mill());
         f.put("mills_aside", mapOf(mill()));
         f.put("surfaces", sides(surface()));
+        f.put("parts", mapOf(fitting()));
+        f.put("variant", name());
+        Map<String, Object> variants = mapOf(mapOf(fitting()));
+        variants.put("propertyNames", name());
+        f.put("variants", variants);
+        f.put("known_parts", mapOf(PartSchema.part()));
+        f.put("needs", mapOf(listOf(text(1))));
         f.put("sign_offs", listOf(signOff()));
         f.put("job", text(1));
         f.put("cut", ordered("type", "integer", "minimum", 1));
@@ -114,6 +124,22 @@ public final class TicketSchema {
                             ? ordered("type", "string", "pattern", "^\\d{1,3}(\\.\\d{1,4})?$")
                             : text(1));
         }
+        f.put(TicketJson.QUANTITY, ordered("type", "integer", "minimum", 1, "maximum", Order.MOST));
+        return object(f, List.of());
+    }
+
+    private static Map<String, Object> name() {
+        Map<String, Object> name = text(1);
+        name.put("maxLength", Variants.LONGEST_NAME);
+        return name;
+    }
+
+    private static Map<String, Object> fitting() {
+        Map<String, Object> f = new LinkedHashMap<>();
+        f.put("fitted", ordered("type", "boolean"));
+        f.put("value", text(0));
+        f.put("part_number", text(0));
+        f.put("footprint", text(1));
         return object(f, List.of());
     }
 

@@ -21,9 +21,9 @@ import tools.jackson.databind.node.ObjectNode;
 
 /** Reads and writes tickets; see docs/ticket.md. */
 public final class Tickets {
-    /** In these parts each file has a choice of its own. */
-    private static final Set<String> BY_FILE =
-            Set.of("roles", "formats", "units_nm", "corrections");
+    /** In these parts each file or designator has a choice of its own. */
+    private static final Set<String> BY_NAME =
+            Set.of("roles", "formats", "units_nm", "corrections", "parts", "needs");
 
     private static final int MOST_BYTES = 8 << 20;
 
@@ -62,8 +62,8 @@ public final class Tickets {
 
     /**
      * A ticket with some parts of it chosen anew. Parts that are given are replaced whole, with
-     * null their usual value again; in those that have a choice for each file, each file given is
-     * replaced.
+     * null their usual value again; in those that have a choice for each file or designator, each
+     * one given is replaced. How many boards are ordered stays when only options are given.
      *
      * @throws BadTicketException when what comes of it is no ticket
      */
@@ -72,11 +72,18 @@ public final class Tickets {
         ObjectNode next = Json.MAPPER.valueToTree(TicketJson.of(before));
         for (Map.Entry<String, JsonNode> part : given.properties()) {
             JsonNode value = part.getValue();
-            if (BY_FILE.contains(part.getKey()) && value.isObject()) {
+            if (BY_NAME.contains(part.getKey()) && value.isObject()) {
                 ObjectNode files = next.withObject("/" + part.getKey());
                 value.properties().forEach(f -> set(files, f.getKey(), f.getValue()));
             } else {
+                JsonNode boards = next.path("order").path(TicketJson.QUANTITY);
                 set(next, part.getKey(), value);
+                if (part.getKey().equals("order")
+                        && value.isObject()
+                        && !value.has(TicketJson.QUANTITY)
+                        && !boards.isMissingNode()) {
+                    next.withObject("/order").set(TicketJson.QUANTITY, boards);
+                }
             }
         }
         Ticket after = of(next);

@@ -238,7 +238,7 @@ class JobApiTest {
     void thePartsKnowTheirPinOne() throws IOException, Exception {
         String job = bringIn("hive-scale-node");
         JsonNode parts = json("GET", job + "/parts", null);
-        assertThat(parts.at("/lines").size()).isEqualTo(34);
+        assertThat(parts.at("/kinds").size() + parts.at("/off").size()).isEqualTo(35);
         JsonNode u1 =
                 parts.at("/parts")
                         .valueStream()

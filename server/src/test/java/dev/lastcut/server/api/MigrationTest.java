@@ -88,7 +88,7 @@ class MigrationTest {
         api().work(job, "outputs");
         int programs = 0;
         for (Map.Entry<String, byte[]> f : before.entrySet()) {
-            if (f.getKey().matches("(milling/.*\\.nc|assembly/.*|fabrication/.*)")) {
+            if (f.getKey().matches("(milling/.*\\.nc|assembly/placement.*|fabrication/.*)")) {
                 assertThat(api().bytes(job + "/outputs/file?path=" + f.getKey()))
                         .as(f.getKey())
                         .isEqualTo(f.getValue());

@@ -1,6 +1,5 @@
 package dev.lastcut.core.check.parts;
 
-import dev.lastcut.core.board.ListedPart;
 import dev.lastcut.core.board.PlacedPart;
 import dev.lastcut.core.check.CheckContext;
 import dev.lastcut.core.check.Finding;
@@ -10,8 +9,6 @@ import dev.lastcut.core.check.Rule;
 import dev.lastcut.core.check.Severity;
 import java.util.List;
 import java.util.Optional;
-import java.util.Set;
-import java.util.stream.Collectors;
 
 /** Parts that are placed but not on the parts list. */
 public final class PartNotListedRule implements Rule {
@@ -31,13 +28,10 @@ public final class PartNotListedRule implements Rule {
         if (missing.isPresent()) {
             return missing.get();
         }
-        Set<String> listed =
-                c.board().parts().get().stream()
-                        .map(ListedPart::designator)
-                        .collect(Collectors.toSet());
         List<Finding> findings =
-                c.board().placements().get().stream()
-                        .filter(p -> !listed.contains(p.designator()))
+                c.parts().stream()
+                        .filter(p -> !p.listed() && p.fitted())
+                        .flatMap(p -> p.placed().stream())
                         .map(this::finding)
                         .toList();
         return Outcome.of(findings);

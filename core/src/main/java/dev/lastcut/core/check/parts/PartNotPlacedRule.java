@@ -1,7 +1,6 @@
 package dev.lastcut.core.check.parts;
 
-import dev.lastcut.core.board.ListedPart;
-import dev.lastcut.core.board.PlacedPart;
+import dev.lastcut.core.assembly.Part;
 import dev.lastcut.core.check.CheckContext;
 import dev.lastcut.core.check.Finding;
 import dev.lastcut.core.check.FindingBuilder;
@@ -10,8 +9,6 @@ import dev.lastcut.core.check.Rule;
 import dev.lastcut.core.check.Severity;
 import java.util.List;
 import java.util.Optional;
-import java.util.Set;
-import java.util.stream.Collectors;
 
 /** Parts on the list to be fitted that are not placed. */
 public final class PartNotPlacedRule implements Rule {
@@ -31,29 +28,18 @@ public final class PartNotPlacedRule implements Rule {
         if (missing.isPresent()) {
             return missing.get();
         }
-        Set<String> placed =
-                c.board().placements().get().stream()
-                        .map(PlacedPart::designator)
-                        .collect(Collectors.toSet());
         List<Finding> findings =
-                c.board().parts().get().stream()
-                        .filter(p -> p.fitted() && !placed.contains(p.designator()))
+                c.parts().stream()
+                        .filter(p -> p.listed() && p.fitted() && p.placed().isEmpty())
                         .map(p -> finding(c, p))
                         .toList();
         return Outcome.of(findings);
     }
 
     /** The netlist often knows where the part's pads are though the placement does not. */
-    private Finding finding(CheckContext c, ListedPart p) {
+    private Finding finding(CheckContext c, Part p) {
         FindingBuilder b = new FindingBuilder(id());
-        c.board()
-                .netlist()
-                .flatMap(
-                        n ->
-                                n.points().stream()
-                                        .filter(q -> q.component().equals(p.designator()))
-                                        .findFirst())
-                .ifPresent(q -> b.at(q.at()));
+        Tables.place(c, p.designator()).ifPresent(b::at);
         return b.severity(Severity.LOOK)
                 .count(0, 1, "places")
                 .layers("placement")

@@ -1,2 +1,2 @@
-/** Parts list and placement against each other. */
+/** Parts list, placement and what is known of the parts, against each other and the shop. */
 package dev.lastcut.core.check.parts;

@@ -48,8 +48,17 @@ import dev.lastcut.core.check.outline.OutlineCrossingRule;
 import dev.lastcut.core.check.outline.OutlineDoubledRule;
 import dev.lastcut.core.check.outline.OutlineMissingRule;
 import dev.lastcut.core.check.outline.OutlineOpenRule;
+import dev.lastcut.core.check.parts.BodiesCollideRule;
+import dev.lastcut.core.check.parts.BodyOverEdgeRule;
+import dev.lastcut.core.check.parts.BodyOverHoleRule;
+import dev.lastcut.core.check.parts.ListLimitsRule;
 import dev.lastcut.core.check.parts.PartNotListedRule;
 import dev.lastcut.core.check.parts.PartNotPlacedRule;
+import dev.lastcut.core.check.parts.PinExpectedRule;
+import dev.lastcut.core.check.parts.PinRoleSuspectRule;
+import dev.lastcut.core.check.parts.PinUnconnectedRule;
+import dev.lastcut.core.check.parts.RefdesDuplicateRule;
+import dev.lastcut.core.check.parts.ValueConflictRule;
 import dev.lastcut.core.check.paste.PasteMissingRule;
 import dev.lastcut.core.check.paste.PasteOnHoleRule;
 import dev.lastcut.core.check.paste.PasteOutsidePadRule;
@@ -131,6 +140,15 @@ public final class CheckRunner {
                     new StencilWebRule(),
                     new PartNotListedRule(),
                     new PartNotPlacedRule(),
+                    new RefdesDuplicateRule(),
+                    new ValueConflictRule(),
+                    new ListLimitsRule(),
+                    new PinUnconnectedRule(),
+                    new PinExpectedRule(),
+                    new PinRoleSuspectRule(),
+                    new BodiesCollideRule(),
+                    new BodyOverEdgeRule(),
+                    new BodyOverHoleRule(),
                     new GapNotMillableRule(),
                     new TrackNotSurvivingRule(),
                     new PadNickedRule(),

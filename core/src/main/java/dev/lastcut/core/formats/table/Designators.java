@@ -10,8 +10,16 @@ import java.util.regex.Pattern;
 /** Lists of designators: {@code R1, R2, R5-R8} unfolded, and folded back. */
 public final class Designators {
     private static final Pattern RANGE =
-            Pattern.compile("([A-Za-z_]+)(\\d{1,6})\\s*(?:-|–|\\.\\.+)\\s*([A-Za-z_]*)(\\d{1,6})");
+            Pattern.compile("([A-Za-z_]+)(\\d{1,6})(-)([A-Za-z_]*)(\\d{1,6})");
+
+    /** All that stands between the two ends of a range. */
+    private static final Pattern TO =
+            Pattern.compile(
+                    "(?<=\\d)\\s*(?:-|–|—|~|…|\\.\\.+|\\s(?:to|thru|through)\\s)\\s*(?=[A-Za-z_]*\\d)");
+
     private static final Pattern NUMBERED = Pattern.compile("([A-Za-z_]+)(\\d{1,9})(.*)");
+    private static final Pattern USUAL = Pattern.compile("[A-Za-z]{1,6}\\d{1,6}[A-Za-z]?");
+    private static final String LEFT_OUT = "left out";
     private static final int LONGEST_RANGE = 10_000;
 
     /** Letters first, then by number: C2 before C10. */
@@ -22,27 +30,71 @@ public final class Designators {
 
     private Designators() {}
 
+    /**
+     * What a cell lists.
+     *
+     * @param faults groups that are no proper range
+     */
+    public record Listed(List<String> names, List<Fault> faults) {}
+
+    /** What is odd about a group, and what was done. */
+    public record Fault(String what, String done) {}
+
     public static List<String> unfold(String cell) {
-        String joined = cell.replaceAll("\\s*(-|–|\\.\\.+)\\s*(?=[A-Za-z_]*\\d)", "$1");
-        List<String> all = new ArrayList<>();
-        for (String part : joined.split("[,;\\s]+")) {
-            Matcher m = RANGE.matcher(part);
-            boolean range = m.matches() && (m.group(3).isEmpty() || m.group(3).equals(m.group(1)));
-            int first = range ? Integer.parseInt(m.group(2)) : 0;
-            int last = range ? Integer.parseInt(m.group(4)) : -1;
-            if (range && first <= last && last - first < LONGEST_RANGE) {
-                for (int i = first; i <= last; i++) {
-                    all.add(m.group(1) + i);
-                }
-            } else if (!part.isEmpty()) {
-                all.add(part);
-            }
-        }
-        return all;
+        return read(cell).names();
     }
 
-    /** Runs of three or more become ranges: {@code C10-C17 C20}; groups are parted by spaces. */
+    /** Unfolds a cell, and says which of its groups are no proper range. */
+    public static Listed read(String cell) {
+        List<String> all = new ArrayList<>();
+        List<Fault> faults = new ArrayList<>();
+        for (String group : TO.matcher(cell).replaceAll("-").split("[,;\\s]+")) {
+            Matcher m = RANGE.matcher(group);
+            if (m.matches()) {
+                range(m, all, faults);
+            } else if (!group.isEmpty()) {
+                all.add(group);
+            }
+        }
+        return new Listed(all, faults);
+    }
+
+    private static void range(Matcher m, List<String> all, List<Fault> faults) {
+        String letters = m.group(1);
+        int first = Integer.parseInt(m.group(2));
+        int last = Integer.parseInt(m.group(5));
+        if (!m.group(4).isEmpty() && !m.group(4).equals(letters)) {
+            faults.add(new Fault(m.group() + " runs from one letter to another", LEFT_OUT));
+            return;
+        }
+        if (Math.abs(last - first) >= LONGEST_RANGE) {
+            String many = " is a range of " + (Math.abs(last - first) + 1);
+            faults.add(new Fault(m.group() + many + ", more than any board has", LEFT_OUT));
+            return;
+        }
+        if (last < first) {
+            faults.add(new Fault(m.group() + " runs backwards", "read from its lower end"));
+        }
+        for (int i = Math.min(first, last); i <= Math.max(first, last); i++) {
+            all.add(letters + i);
+        }
+    }
+
+    /** Designators as the trade writes them: letters, then a number, at most a letter behind. */
+    public static boolean isUsual(String name) {
+        return USUAL.matcher(name).matches();
+    }
+
+    /** {@code C10-C17 C20}. */
     public static String fold(Collection<String> designators) {
+        return fold(designators, true, " ");
+    }
+
+    /**
+     * @param ranges whether runs of three or more become ranges
+     * @param separator what stands between the groups
+     */
+    public static String fold(Collection<String> designators, boolean ranges, String separator) {
         List<String> sorted = designators.stream().distinct().sorted(ORDER).toList();
         List<String> groups = new ArrayList<>();
         int i = 0;
@@ -51,14 +103,14 @@ public final class Designators {
             while (j + 1 < sorted.size() && follows(sorted.get(j), sorted.get(j + 1))) {
                 j++;
             }
-            if (j - i >= 2) {
+            if (ranges && j - i >= 2) {
                 groups.add(sorted.get(i) + "-" + sorted.get(j));
                 i = j + 1;
             } else {
                 groups.add(sorted.get(i++));
             }
         }
-        return String.join(" ", groups);
+        return String.join(separator, groups);
     }
 
     private static boolean follows(String a, String b) {

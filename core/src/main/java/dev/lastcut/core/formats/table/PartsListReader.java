@@ -28,6 +28,9 @@ public final class PartsListReader {
     private static final Set<String> YES = Set.of("1", "yes", "y", "true", "x", "dnp", "dnf");
     private static final Set<String> NO = Set.of("0", "no", "n", "false");
 
+    /** More of one kind than boards have (common practice, no source). */
+    private static final int MANY = 5_000;
+
     private PartsListReader() {}
 
     /** What was read. {@code looksLikeList} is false when no designator column was found. */
@@ -48,6 +51,7 @@ public final class PartsListReader {
         }
         Columns columns = new Columns(found.get().header());
         List<ListedPart> parts = new ArrayList<>();
+        Table.tell(found.get(), log);
         for (Table.Row row : found.get().body()) {
             columns.read(row, parts, log);
         }
@@ -95,9 +99,20 @@ public final class PartsListReader {
         }
 
         void read(Table.Row row, List<ListedPart> parts, ProblemLog log) {
-            List<String> names = Designators.unfold(row.cell(designator));
+            Designators.Listed listed = Designators.read(row.cell(designator));
+            for (Designators.Fault f : listed.faults()) {
+                log.add(Code.BAD_ROW, row.line(), f.what(), f.done());
+            }
+            List<String> names = listed.names();
+            if (names.size() > MANY) {
+                log.add(
+                        Code.BAD_ROW,
+                        row.line(),
+                        names.size() + " designators in one cell",
+                        "all are read; look whether a column slipped");
+            }
             if (names.isEmpty()) {
-                if (row.cells().stream().anyMatch(c -> !c.isEmpty())) {
+                if (listed.faults().isEmpty() && row.cells().stream().anyMatch(c -> !c.isEmpty())) {
                     log.add(Code.BAD_ROW, row.line(), "a row without a designator", "left out");
                 }
                 return;

@@ -102,6 +102,7 @@ public final class PlacementReader {
                         Table.column(header, "footprint", "package", "case"),
                         unit.orElse(Length.NM_PER_MM));
         List<PlacedPart> parts = new ArrayList<>();
+        Table.tell(found.get(), log);
         for (Table.Row row : found.get().body()) {
             c.read(row, parts, log);
         }

@@ -1,9 +1,12 @@
 package dev.lastcut.core.formats.table;
 
+import dev.lastcut.core.board.Problem.Code;
+import dev.lastcut.core.formats.ProblemLog;
 import java.io.IOException;
 import java.io.StringReader;
 import java.io.UncheckedIOException;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
@@ -33,9 +36,16 @@ final class Table {
         this(rows, List.of());
     }
 
+    private final List<Fault> faults;
+
     private Table(List<Row> rows, List<String> lines) {
+        this(rows, lines, List.of());
+    }
+
+    private Table(List<Row> rows, List<String> lines, List<Fault> faults) {
         this.rows = rows;
         this.lines = lines;
+        this.faults = faults;
     }
 
     /** A table and the row of it that names the columns. */
@@ -77,8 +87,23 @@ final class Table {
 
     /** What stands in the first row, for a message about a header that was not found. */
     static String firstRow(byte[] content) {
+        Optional<String> foreign = foreign(content);
+        if (foreign.isPresent()) {
+            return foreign.get();
+        }
         List<Row> rows = layouts(content).get(0).rows;
         return rows.isEmpty() ? "nothing" : rows.get(0).cells().toString();
+    }
+
+    /** What a file is that looks like a table of another kind; words to be read after "found". */
+    private static Optional<String> foreign(byte[] content) {
+        if (content.length > 8 && (content[0] & 0xff) == 0xd0 && (content[1] & 0xff) == 0xcf) {
+            return Optional.of("a spreadsheet of the old kind (.xls); save it as .xlsx or CSV");
+        }
+        boolean zip = content.length > 4 && content[0] == 'P' && content[1] == 'K';
+        return zip && !XlsxRows.isWorkbook(content)
+                ? Optional.of("a spreadsheet that is not .xlsx; save it as .xlsx or CSV")
+                : Optional.empty();
     }
 
     /** The likeliest way of parting first. */
@@ -91,7 +116,7 @@ final class Table {
         List<Character> marks = new ArrayList<>(List.of(',', ';', '\t'));
         marks.removeIf(c -> delimiterCount(text, c) == 0);
         marks.sort(Comparator.comparingLong(c -> -delimiterCount(text, c)));
-        marks.forEach(c -> all.add(new Table(delimited(text, c))));
+        marks.forEach(c -> all.add(delimited(text, c)));
         all.add(spaced(text));
         return all;
     }
@@ -129,11 +154,28 @@ final class Table {
                 .replaceAll("[^a-z0-9]", "");
     }
 
+    /** Says of each row that could not be read as it stands what was done. */
+    static void tell(Found found, ProblemLog log) {
+        for (Fault f : found.table().faults) {
+            log.add(
+                    Code.BAD_ROW,
+                    f.line(),
+                    f.text(),
+                    "read without the quote; what follows is read line by line");
+        }
+    }
+
     private static long delimiterCount(String text, char c) {
         return text.chars().limit(20_000).filter(x -> x == c).count();
     }
 
-    private static List<Row> delimited(String text, char delimiter) {
+    /** Cells may go on over a few lines; a quote that is still open then never closes. */
+    private static final int MOST_LINES_OF_A_CELL = 10;
+
+    /** What a row of a table could not be read as, by its line. */
+    private record Fault(int line, String text) {}
+
+    private static Table delimited(String text, char delimiter) {
         CSVFormat format =
                 CSVFormat.DEFAULT
                         .builder()
@@ -144,19 +186,52 @@ final class Table {
                         .setTrailingData(true)
                         .get();
         List<Row> rows = new ArrayList<>();
-        try (CSVParser parser = CSVParser.parse(new StringReader(text), format)) {
-            for (CSVRecord record : parser) {
-                if (rows.size() >= MOST_ROWS) {
-                    break;
-                }
-                int last = (int) parser.getCurrentLineNumber();
-                rows.add(new Row(Math.max(1, last), record.toList()));
+        List<Fault> faults = new ArrayList<>();
+        String[] lines = text.split("\r\n|\n|\r", -1);
+        List<String> all = Arrays.asList(lines);
+        int i = 0;
+        while (i < lines.length && rows.size() < MOST_ROWS) {
+            int end = closing(lines, i);
+            String record = String.join("\n", all.subList(i, end + 1));
+            if (isOpen(record)) {
+                faults.add(new Fault(i + 1, "a quote is opened and never closed"));
+                record = record.replace("\"", "");
+            }
+            if (!record.isBlank()) {
+                rows.add(new Row(end + 1, cells(record, format)));
+            }
+            i = end + 1;
+        }
+        return new Table(rows, List.of(), faults);
+    }
+
+    /** The line in which the quotes of a record close; its own when they never do. */
+    private static int closing(String[] lines, int from) {
+        boolean open = isOpen(lines[from]);
+        int to = from;
+        while (open && to + 1 < lines.length && to - from < MOST_LINES_OF_A_CELL) {
+            to++;
+            open ^= isOpen(lines[to]);
+        }
+        return open ? from : to;
+    }
+
+    /** Quotes within quotes are doubled (RFC 4180), so an odd number leaves one open. */
+    private static boolean isOpen(String s) {
+        return s.indexOf('"') >= 0 && s.chars().filter(c -> c == '"').count() % 2 == 1;
+    }
+
+    private static List<String> cells(String record, CSVFormat format) {
+        try (CSVParser parser = CSVParser.parse(new StringReader(record), format)) {
+            for (CSVRecord r : parser) {
+                return r.toList();
             }
         } catch (IOException | UncheckedIOException e) {
-            // A quote that never closes: what was split so far stands, the caller sees fewer rows.
-            return rows;
+            // Quotes in the middle of words: split as it stands.
+            return List.of(
+                    record.split(java.util.regex.Pattern.quote(format.getDelimiterString())));
         }
-        return rows;
+        return List.of();
     }
 
     private static Table spaced(String text) {

@@ -2,7 +2,6 @@ package dev.lastcut.core.formats.table;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import dev.lastcut.core.assembly.BillOfMaterials;
 import dev.lastcut.core.board.ListedPart;
 import dev.lastcut.core.board.Problem;
 import dev.lastcut.core.board.Side;
@@ -87,15 +86,63 @@ class TablesTest {
                 .containsExactly("BAD_ROW 2");
     }
 
+    /** A list with all that goes wrong in lists: what is odd is said by line, the rest is kept. */
     @Test
-    void billOfMaterialsFoldsIdenticalPartsAndRunsNoFormula() {
-        String list = "Ref,Value,Package\nR1,10k,0603\nR3,10k,0603\nR2,10k,0603\nX1,=1+1,0603\n";
-        List<ListedPart> parts = PartsListReader.read("l.csv", bytes(list)).parts();
-        String csv = new String(BillOfMaterials.csv(parts), StandardCharsets.UTF_8);
-        assertThat(csv.split("\r\n")).hasSize(3);
-        assertThat(csv).contains("R1-R3,3,10k,0603").contains("'=1+1");
-        assertThat(PartsListReader.read("again.csv", bytes(csv)).parts())
+    void brokenLinesAreSaidAndTheRestIsKept() {
+        String text =
+                "Ref,Value,Package\n"
+                        + "C17-C10,100n,0603\n"
+                        + "R1,\"10k,0603\n"
+                        + "R2,4k7,0603\n"
+                        + "R3-C9,1k,0603\n"
+                        + "D1-D40000,LED,0805\n"
+                        + ",,0603\n"
+                        + "X1,=1+1,XTAL\n";
+        PartsListReader.Result r = PartsListReader.read("l.csv", bytes(text));
+        assertThat(r.parts())
                 .extracting(ListedPart::designator)
-                .containsExactly("R1", "R2", "R3", "X1");
+                .containsExactly(
+                        "C10", "C11", "C12", "C13", "C14", "C15", "C16", "C17", "R1", "R2", "X1");
+        assertThat(r.problems())
+                .extracting(p -> p.line() + " " + p.text())
+                .containsExactlyInAnyOrder(
+                        "2 C17-C10 runs backwards",
+                        "3 a quote is opened and never closed",
+                        "5 R3-C9 runs from one letter to another",
+                        "6 D1-D40000 is a range of 40000, more than any board has",
+                        "7 a row without a designator");
+    }
+
+    @Test
+    void fortyThousandDesignatorsInACellAreReadAndSaid() {
+        String all =
+                IntStream.range(1, 40_001)
+                        .mapToObj(i -> "R" + i)
+                        .collect(java.util.stream.Collectors.joining(" "));
+        PartsListReader.Result r =
+                PartsListReader.read("l.csv", bytes("Ref,Value\n\"" + all + "\",10k\nC1,1u\n"));
+        assertThat(r.parts()).hasSize(40_001);
+        assertThat(r.problems()).singleElement().extracting(Problem::line).isEqualTo(2);
+    }
+
+    @Test
+    void linesOfTwoEncodingsAreEachReadAsWhatTheyAre() {
+        byte[] utf = bytes("Ref;Value\nC1;1 µF\n");
+        byte[] western = "C2;2 µF\n".getBytes(java.nio.charset.Charset.forName("windows-1252"));
+        byte[] both = java.util.Arrays.copyOf(utf, utf.length + western.length);
+        System.arraycopy(western, 0, both, utf.length, western.length);
+        assertThat(PartsListReader.read("l.csv", both).parts())
+                .extracting(ListedPart::value)
+                .containsExactly("1 µF", "2 µF");
+    }
+
+    @Test
+    void aSpreadsheetOfTheWrongKindIsNamed() {
+        byte[] old = {(byte) 0xd0, (byte) 0xcf, 0x11, (byte) 0xe0, 1, 2, 3, 4, 5, 6};
+        assertThat(PartsListReader.read("l.xls", old).problems())
+                .singleElement()
+                .extracting(Problem::text)
+                .asString()
+                .contains("old kind (.xls)");
     }
 }

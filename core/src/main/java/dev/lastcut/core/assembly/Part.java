@@ -1,0 +1,33 @@
+package dev.lastcut.core.assembly;
+
+import dev.lastcut.core.board.PlacedPart;
+import dev.lastcut.core.value.PartValue;
+import java.util.Optional;
+
+/**
+ * One designator as it is built.
+ *
+ * @param listed whether the pack's parts list has it
+ * @param fitted whether this build has it
+ * @param placed where it goes; empty when the placement does not say
+ */
+public record Part(
+        String designator,
+        String value,
+        String footprint,
+        String maker,
+        String partNumber,
+        String description,
+        boolean listed,
+        boolean fitted,
+        Optional<PlacedPart> placed) {
+    /** What its value says. */
+    public PartValue meaning() {
+        return PartValue.read(value, designator);
+    }
+
+    /** The package in its footprint's name. */
+    public String packageName() {
+        return PackageName.of(footprint);
+    }
+}

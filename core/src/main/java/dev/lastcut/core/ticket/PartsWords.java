@@ -1,0 +1,79 @@
+package dev.lastcut.core.ticket;
+
+import dev.lastcut.core.assembly.Fitting;
+import dev.lastcut.core.assembly.PartsPlan;
+import dev.lastcut.core.assembly.Variants;
+import dev.lastcut.core.formats.table.Designators;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.TreeSet;
+
+/** Says in words what a choice changed about parts: "R5-R8 left off in Lite". */
+final class PartsWords {
+    private PartsWords() {}
+
+    static void changed(PartsPlan before, PartsPlan after, List<String> all) {
+        Variants b = before.variants();
+        Variants a = after.variants();
+        after(a.names(), b.names()).forEach(v -> all.add("variant " + v + " added"));
+        after(b.names(), a.names()).forEach(v -> all.add("variant " + v + " taken away"));
+        if (!a.built().equals(b.built())) {
+            all.add(a.built().map(v -> "builds variant " + v).orElse("builds the base"));
+        }
+        fittings("", b.base(), a.base(), all);
+        for (String v : a.names()) {
+            if (b.named().containsKey(v)) {
+                fittings(" in " + v, b.named().get(v), a.named().get(v), all);
+            }
+        }
+        int known = TicketWords.different(before.known(), after.known()).size();
+        if (known > 0 && a.equals(b)) {
+            all.add(known + (known == 1 ? " part" : " parts") + " asked of the counter anew");
+        }
+        for (String d : TicketWords.different(before.needs(), after.needs())) {
+            List<String> said = after.needs().getOrDefault(d, List.of());
+            all.add(
+                    said.isEmpty()
+                            ? d + " needs nothing"
+                            : d + " needs " + said.get(said.size() - 1));
+        }
+    }
+
+    private static List<String> after(List<String> one, List<String> other) {
+        return one.stream().filter(v -> !other.contains(v)).toList();
+    }
+
+    /** What is chosen alike for several designators is said once. */
+    private static void fittings(
+            String where,
+            Map<String, Fitting> before,
+            Map<String, Fitting> after,
+            List<String> all) {
+        Map<String, TreeSet<String>> by = new LinkedHashMap<>();
+        for (String d : TicketWords.different(before, after)) {
+            Fitting f = after.getOrDefault(d, Fitting.AS_LISTED);
+            Fitting old = before.getOrDefault(d, Fitting.AS_LISTED);
+            by.computeIfAbsent(words(old, f), k -> new TreeSet<>(Designators.ORDER)).add(d);
+        }
+        by.forEach((words, names) -> all.add(Designators.fold(names) + " " + words + where));
+    }
+
+    private static String words(Fitting old, Fitting f) {
+        if (!f.fitted().equals(old.fitted())) {
+            return f.fitted().map(on -> on ? "fitted" : "left off").orElse("fitted as listed");
+        }
+        if (!f.footprint().equals(old.footprint())) {
+            return f.footprint().map(x -> "on footprint " + x).orElse("on its first footprint");
+        }
+        if (!f.value().equals(old.value())) {
+            return said(f.value(), "is ", "has its listed value");
+        }
+        return said(f.partNumber(), "is part ", "has its listed part");
+    }
+
+    private static String said(Optional<String> value, String is, String usual) {
+        return value.map(v -> is + v).orElse(usual);
+    }
+}
