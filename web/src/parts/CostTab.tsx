@@ -26,6 +26,32 @@ export function CostTab({ job, parts, change }: { job: Job; parts: Parts; change
     );
   }
   const dearest = cost.items[0]?.amount ?? 1;
+  const over = parts.hints.filter((h) => h.kind === 'by-hand');
+  const line = (h: Parts['hints'][number]) => (
+    <li
+      key={h.words}
+      className="border-edge/60 grid grid-cols-[minmax(0,1fr)_5.5rem_4.2rem] items-center gap-2 border-b py-0.5"
+    >
+      <span>{h.words}</span>
+      <span className="num text-right" data-saves={h.saves ?? undefined}>
+        {h.saves == null ? (
+          <span className="text-faint">no price</span>
+        ) : (
+          `− ${money(h.saves, currency)}`
+        )}
+      </span>
+      {Object.keys(h.take).length > 0 ? (
+        <Button
+          disabled={change.busy}
+          onClick={() => change.make(() => api.chooseParts(job.id, [parts.built], h.take))}
+        >
+          Take
+        </Button>
+      ) : (
+        <span />
+      )}
+    </li>
+  );
   return (
     <>
       <label className="flex items-center gap-2">
@@ -61,33 +87,19 @@ export function CostTab({ job, parts, change }: { job: Job; parts: Parts; change
         <p className="text-faint">Nothing that is known of.</p>
       ) : (
         <ul aria-label="What would save">
-          {parts.hints.map((h) => (
-            <li
-              key={h.words}
-              className="border-edge/60 grid grid-cols-[minmax(0,1fr)_5.5rem_4.2rem] items-center gap-2 border-b py-1"
-            >
-              <span>{h.words}</span>
-              <span className="num text-right">
-                {h.saves == null ? (
-                  <span className="text-faint">no price</span>
-                ) : (
-                  `− ${money(h.saves, currency)}`
-                )}
-              </span>
-              {Object.keys(h.take).length > 0 ? (
-                <Button
-                  disabled={change.busy}
-                  onClick={() => change.make(() => api.chooseParts(job.id, [parts.built], h.take))}
-                >
-                  Take
-                </Button>
-              ) : (
-                <span />
-              )}
-            </li>
-          ))}
+          {parts.hints.filter((h) => h.kind !== 'by-hand').map(line)}
         </ul>
       )}
+      {over.length > 0 ? (
+        <>
+          <p className="mt-2">
+            <span className="num">{parts.limits.loaded}</span> kinds must be loaded to order and{' '}
+            {parts.limits.shop} loads <span className="num">{parts.limits.mostLoaded}</span>. The
+            fewest first:
+          </p>
+          <ul aria-label="Over the limit">{over.map(line)}</ul>
+        </>
+      ) : null}
       <h2 className="mt-3 mb-1 font-semibold">What makes it dear</h2>
       <ul aria-label="What makes it dear">
         {cost.items.slice(0, 40).map((i) => (

@@ -36,7 +36,7 @@ function OfferLine({
     ...(silent > 0 ? [`${silent} not stated`] : []),
   ].filter((s, i, all) => all.indexOf(s) === i);
   return (
-    <li className="border-edge/60 border-b py-1.5">
+    <li data-offer={offer.number} className="border-edge/60 border-b py-1.5">
       <div className="flex items-baseline justify-between gap-2">
         <button
           type="button"
@@ -50,7 +50,7 @@ function OfferLine({
           </span>{' '}
           <span className="text-faint text-[13px]">{offer.description}</span>
         </button>
-        <Button disabled={busy} onClick={onTake}>
+        <Button data-take={offer.number} disabled={busy} onClick={onTake}>
           Take
         </Button>
       </div>

@@ -23,8 +23,9 @@ function Row({
       type="button"
       role="row"
       aria-selected={selected}
+      data-first={kind.names[0]}
       onClick={onOpen}
-      className="border-edge/60 hover:bg-paper aria-selected:bg-paper grid w-full grid-cols-[minmax(0,1.25fr)_minmax(0,1.3fr)_2.2rem_minmax(0,1.35fr)] items-baseline gap-x-2 border-b py-1 text-left [contain-intrinsic-size:auto_2.6rem] [content-visibility:auto]"
+      className="border-edge/60 hover:bg-paper aria-selected:bg-paper grid w-full grid-cols-[minmax(0,1.1fr)_minmax(0,1fr)_2rem_minmax(0,1.6fr)] items-baseline gap-x-2 border-b py-1 text-left [contain-intrinsic-size:auto_2.6rem] [content-visibility:auto]"
     >
       <span role="cell" className="num text-[13px] break-words">
         {kind.designators}
@@ -134,7 +135,7 @@ export function ListTab({
           <span>
             {sure.length} {sure.length === 1 ? 'kind' : 'kinds'} found at the counter by number.
           </span>
-          <Button look="main" disabled={change.busy} onClick={take}>
+          <Button look="main" data-take="sure" disabled={change.busy} onClick={take}>
             Take {sure.length === 1 ? 'it' : `all ${sure.length}`}
           </Button>
         </div>
@@ -155,7 +156,7 @@ export function ListTab({
       <div role="table" aria-label="Parts list">
         <div
           role="row"
-          className="text-faint grid grid-cols-[minmax(0,1.25fr)_minmax(0,1.3fr)_2.2rem_minmax(0,1.35fr)] gap-x-2 text-[13px]"
+          className="text-faint grid grid-cols-[minmax(0,1.1fr)_minmax(0,1fr)_2rem_minmax(0,1.6fr)] gap-x-2 text-[13px]"
         >
           <span role="columnheader">designators</span>
           <span role="columnheader">value, footprint</span>

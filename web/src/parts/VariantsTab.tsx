@@ -61,6 +61,7 @@ export function VariantsTab({
               type="button"
               role="radio"
               aria-checked={parts.built === b}
+              data-build={b}
               disabled={change.busy}
               onClick={() => change.make(() => api.buildVariant(job.id, b || null))}
               className="border-edge bg-card hover:border-faint aria-checked:border-sienna rounded border px-3 py-1 aria-checked:border-2 aria-checked:font-semibold"

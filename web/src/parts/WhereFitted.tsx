@@ -53,7 +53,12 @@ export function WhereFitted({
           in
           {builds.map((b) => (
             <label key={b} className="flex items-center gap-1">
-              <input type="checkbox" checked={ticked.includes(b)} onChange={() => toggle(b)} />
+              <input
+                type="checkbox"
+                data-in={b}
+                checked={ticked.includes(b)}
+                onChange={() => toggle(b)}
+              />
               {b || 'the base'}
             </label>
           ))}

@@ -60,6 +60,7 @@ export function Parts({ job, parts }: { job: Job; parts: PartsResult | null }) {
             <Tabs.Trigger
               key={t.id}
               value={t.id}
+              data-parts={t.id}
               className="text-faint data-[state=active]:border-sienna data-[state=active]:text-ink -mb-px border-b-2 border-transparent px-1.5 pb-1 data-[state=active]:font-semibold"
             >
               {t.text}

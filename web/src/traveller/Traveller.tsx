@@ -36,7 +36,7 @@ function check(job: Job): [Mark, string] {
 /** Every station with its true state, computed from the job. */
 function stops(job: Job, sheet: Sheet | undefined, cuts: readonly Cut[]): Stop[] {
   const questions = openCount(job);
-  const board = job.board;
+  const { board, built } = job;
   const [checkMark, checkSays] = check(job);
   const list: Stop[] = [
     {
@@ -67,9 +67,14 @@ function stops(job: Job, sheet: Sheet | undefined, cuts: readonly Cut[]): Stop[]
     {
       station: 'parts',
       name: 'Parts',
-      mark: board.listLines > 0 ? 'done' : 'open',
+      mark: !board.hasList ? 'open' : built.troubles > 0 ? 'look' : 'done',
       says:
-        board.listLines > 0 ? `${board.parts} parts, ${board.listLines} lines` : 'no parts list',
+        (built.variant ? `${built.variant}: ` : '') +
+        (!board.hasList
+          ? 'no parts list'
+          : built.troubles > 0
+            ? `${built.lines} lines, ${built.troubles} in trouble`
+            : `${board.parts} parts, ${built.lines} lines`),
     },
     {
       station: 'stencil',

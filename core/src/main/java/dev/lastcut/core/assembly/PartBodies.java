@@ -10,11 +10,9 @@ import dev.lastcut.core.connectivity.NetReference;
 import dev.lastcut.core.geometry.Length;
 import dev.lastcut.core.geometry.Pt;
 import java.util.ArrayList;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import java.util.TreeMap;
 import org.locationtech.jts.geom.Coordinate;
 import org.locationtech.jts.geom.Envelope;
@@ -167,7 +165,7 @@ public final class PartBodies {
         return new Body(
                 p.designator(),
                 at.side(),
-                f.centre(),
+                size.isPresent() ? f.centre(at.at().coordinate()) : f.centre(f.box),
                 length,
                 width,
                 at.rotationDeg() + (turned ? 90 : 0),
@@ -184,7 +182,7 @@ public final class PartBodies {
         return new Body(
                 name,
                 pads.side,
-                f.centre(),
+                f.centre(f.box),
                 f.box.getWidth(),
                 f.box.getHeight(),
                 0,
@@ -200,8 +198,9 @@ public final class PartBodies {
         private final double cos;
         private final double sin;
         private final Envelope box = new Envelope();
-        private final Set<Long> columns = new HashSet<>();
-        private final Set<Long> rows = new HashSet<>();
+        private final Envelope middles = new Envelope();
+        private final List<Double> us = new ArrayList<>();
+        private final List<Double> vs = new ArrayList<>();
 
         Frame(Pads pads, double rotationDeg) {
             double a = Math.toRadians(rotationDeg);
@@ -216,22 +215,47 @@ public final class PartBodies {
                     }
                 }
                 Coordinate m = e.centre();
-                columns.add(Math.round((m.x * cos + m.y * sin) / ROW_NM));
-                rows.add(Math.round((m.y * cos - m.x * sin) / ROW_NM));
+                us.add(m.x * cos + m.y * sin);
+                vs.add(m.y * cos - m.x * sin);
+                middles.expandToInclude(us.get(us.size() - 1), vs.get(vs.size() - 1));
             }
         }
 
-        Coordinate centre() {
-            Coordinate c = box.centre();
+        Coordinate centre(Envelope of) {
+            Coordinate c = of.centre();
             return new Coordinate(c.x * cos - c.y * sin, c.x * sin + c.y * cos);
+        }
+
+        /**
+         * The middle of the body: where the placement puts it if that lies among its pads and not
+         * on one of them, as where a part is placed by its first pin; else the middle of the pads.
+         */
+        Coordinate centre(Coordinate placed) {
+            double u = placed.x * cos + placed.y * sin;
+            double v = placed.y * cos - placed.x * sin;
+            boolean onPad = false;
+            for (int i = 0; i < us.size(); i++) {
+                onPad |= Math.hypot(us.get(i) - u, vs.get(i) - v) < ROW_NM;
+            }
+            Envelope reach = new Envelope(middles);
+            reach.expandBy(ROW_NM);
+            return reach.contains(u, v) && !onPad ? placed : centre(middles);
         }
 
         /** A body is long along its rows of pins: here, whether they run across. */
         boolean rowsAcross() {
-            if (columns.size() != rows.size()) {
-                return rows.size() > columns.size();
+            int columns = distinct(us);
+            int rows = distinct(vs);
+            return columns == rows ? box.getHeight() > box.getWidth() : rows > columns;
+        }
+
+        private static int distinct(List<Double> values) {
+            List<Double> sorted = values.stream().sorted().toList();
+            int n = 1;
+            for (int i = 1; i < sorted.size(); i++) {
+                n += sorted.get(i) - sorted.get(i - 1) > ROW_NM ? 1 : 0;
             }
-            return box.getHeight() > box.getWidth();
+            return n;
         }
     }
 

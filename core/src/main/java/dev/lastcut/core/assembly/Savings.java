@@ -327,11 +327,7 @@ public final class Savings {
             hints.add(
                     new Hint(
                             Kind.BY_HAND,
-                            names(l)
-                                    + " left off and fitted by hand: "
-                                    + loaded.size()
-                                    + " kinds must be loaded and the shop loads "
-                                    + most,
+                            names(l) + " left to be fitted by hand",
                             sheet.assembly().map(a -> a.fees().loading()).filter(f -> f > 0),
                             0,
                             take,

@@ -2,7 +2,7 @@ package dev.lastcut.server.api;
 
 import dev.lastcut.core.assembly.PartsList;
 import dev.lastcut.core.assembly.Population;
-import dev.lastcut.core.assembly.Variants;
+import dev.lastcut.core.assembly.Troubles;
 import dev.lastcut.core.board.Board;
 import dev.lastcut.core.board.Correction;
 import dev.lastcut.core.board.Doubt;
@@ -39,6 +39,7 @@ record JobView(
         List<String> leftOut,
         HeadroomJson headroom,
         BoardFacts board,
+        BuiltView built,
         List<FileView> files,
         List<ProblemView> problems,
         List<LayerView> layers,
@@ -64,9 +65,24 @@ record JobView(
             int slots,
             int nets,
             int parts,
-            int listLines,
+            boolean hasList,
             int pasteOpenings,
             boolean hasPlacement) {}
+
+    /**
+     * The parts as they are built: the variant, "" for the base; how many lines the list has, and
+     * how many of them are in trouble.
+     */
+    record BuiltView(String variant, int lines, int troubles) {
+        static BuiltView of(Board board, Ticket ticket) {
+            List<PartsList.Line> kinds =
+                    PartsList.kinds(Population.of(board, ticket.parts().variants()));
+            return new BuiltView(
+                    ticket.parts().variants().built().orElse(""),
+                    kinds.size(),
+                    Troubles.count(kinds, ticket.parts(), ticket.order().quantity()));
+        }
+    }
 
     /**
      * {@code numbers} is the number format or unit taken, in words; {@code asks} says what can be
@@ -135,6 +151,7 @@ record JobView(
                 history.leftOut(),
                 HeadroomJson.of(ticket.headroom()),
                 facts(geometry),
+                BuiltView.of(board, ticket),
                 board.files().stream().map(JobView::file).toList(),
                 board.problems().stream()
                         .map(p -> new ProblemView(p.file(), p.line(), p.text(), p.action()))
@@ -201,7 +218,7 @@ record JobView(
                 slots,
                 named,
                 board.partCount(),
-                PartsList.kinds(Population.of(board, Variants.NONE)).size(),
+                board.parts().isPresent(),
                 paste,
                 board.placements().isPresent());
     }

@@ -9,6 +9,7 @@ import dev.lastcut.core.assembly.PartsPlan;
 import dev.lastcut.core.assembly.PlacementTable;
 import dev.lastcut.core.assembly.Population;
 import dev.lastcut.core.assembly.Savings;
+import dev.lastcut.core.assembly.Troubles;
 import dev.lastcut.core.assembly.Variants;
 import dev.lastcut.core.board.Board;
 import dev.lastcut.core.board.Netlist;
@@ -113,7 +114,7 @@ final class PartsViews {
                         ? found.get(0).part().number()
                         : "",
                 found.size(),
-                troubles(p, known, (long) l.quantity() * boards));
+                Troubles.of(p, known, (long) l.quantity() * boards));
     }
 
     private static PartsView.KnownView known(CataloguePart k, int quantity) {
@@ -127,33 +128,6 @@ final class PartsViews {
                 s.life().words(),
                 s.price(quantity).orElse(null),
                 k.asOf());
-    }
-
-    private static List<String> troubles(Part p, Optional<CataloguePart> known, long pieces) {
-        List<String> all = new ArrayList<>();
-        if (p.partNumber().isBlank()) {
-            all.add("no part number");
-        }
-        if (known.isEmpty()) {
-            return all;
-        }
-        Supply s = known.get().supply();
-        String lead = s.leadDays().map(d -> ", more in " + d + " days").orElse("");
-        if (s.stock() == 0) {
-            all.add("not to be had" + lead);
-        } else if (s.stock() < pieces) {
-            all.add("only " + s.stock() + " of " + pieces + " to be had" + lead);
-        }
-        if (s.life() != Supply.Life.MADE) {
-            all.add(s.life().words());
-        }
-        boolean fits =
-                known.get().packageName().isEmpty()
-                        || known.get().packageName().equals(p.packageName());
-        if (!fits) {
-            all.add("is a " + known.get().packageName() + ", the board has " + p.packageName());
-        }
-        return all;
     }
 
     private List<PartsView.PlacedView> placed(List<Part> parts) {

@@ -190,14 +190,14 @@ final class Circuits {
         s.put(
                 s.part(SEMI, "TF-BUTTON", "switch", "BUTTON")
                         .says("push button")
-                        .body(6, 6, 4.3)
+                        .body(4.8, 5.2, 4.3)
                         .min("operations", 100_000, "", null)
                         .max("current-rating", 50, "mA", null)
                         .price(0.06));
         s.put(
                 s.part(SEMI, "TF-SOLARJACK", "connector", "JACK")
                         .says("jack for a solar panel")
-                        .body(14, 9, 11)
+                        .body(9.2, 12, 11)
                         .max("current-rating", 2, "A", null)
                         .price(0.4));
     }

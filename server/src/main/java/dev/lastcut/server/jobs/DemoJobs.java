@@ -1,5 +1,8 @@
 package dev.lastcut.server.jobs;
 
+import dev.lastcut.core.assembly.Fitting;
+import dev.lastcut.core.assembly.PartsPlan;
+import dev.lastcut.core.assembly.Variants;
 import dev.lastcut.core.intake.Pack;
 import dev.lastcut.core.intake.PackReader;
 import dev.lastcut.core.intake.UnusablePackException;
@@ -8,6 +11,9 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.TreeMap;
 import org.springframework.boot.ApplicationArguments;
 import org.springframework.boot.ApplicationRunner;
 import org.springframework.stereotype.Component;
@@ -18,10 +24,12 @@ class DemoJobs implements ApplicationRunner {
     private static final List<String> PACKS =
             List.of("hive-scale-node.zip", "joint-box.zip", "honeycomb-tag.zip");
     private final JobService jobs;
+    private final ChoiceService choices;
     private final TaskRunner tasks;
 
-    DemoJobs(JobService jobs, TaskRunner tasks) {
+    DemoJobs(JobService jobs, ChoiceService choices, TaskRunner tasks) {
         this.jobs = jobs;
+        this.choices = choices;
         this.tasks = tasks;
     }
 
@@ -39,9 +47,35 @@ class DemoJobs implements ApplicationRunner {
         tasks.start(
                 task -> {
                     for (Pack pack : packs) {
-                        jobs.bringIn(pack, task);
+                        long id = jobs.bringIn(pack, task);
+                        if (pack.name().startsWith(PACKS.get(0))) {
+                            populate(id);
+                        }
                     }
                     return "";
                 });
+    }
+
+    /** Two ways to build the hive scale node, and what its regulator must do. */
+    private void populate(long id) {
+        Variants variants =
+                Variants.NONE
+                        .adding("Mains", Optional.empty())
+                        .with(Optional.of("Mains"), leftOff("J3", "D3", "U4", "C6", "R6", "R7"))
+                        .adding("Listen only", Optional.empty())
+                        .with(
+                                Optional.of("Listen only"),
+                                leftOff("J2", "U2", "R11", "R12", "C13", "C14", "C15", "Q1"));
+        PartsPlan plan =
+                PartsPlan.NONE.with(variants).needing("U3", List.of("supplies at least 120 mA"));
+        choices.choose(id, Optional.empty(), t -> t.with(d -> d.parts = plan));
+    }
+
+    private static Map<String, Fitting> leftOff(String... designators) {
+        Map<String, Fitting> all = new TreeMap<>();
+        for (String d : designators) {
+            all.put(d, Fitting.fitted(false));
+        }
+        return all;
     }
 }

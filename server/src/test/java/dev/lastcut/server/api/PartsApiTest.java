@@ -177,6 +177,22 @@ class PartsApiTest {
     }
 
     @Test
+    void whatWasChosenIsProposedInTheNextJob() throws Exception {
+        String first = hive();
+        asked(first);
+        String chosen = "{\"fittings\":{\"C21\":{\"partNumber\":\"LC-C0603-100N\"}}}";
+        assertThat(api().status("POST", first + "/parts/fittings", chosen)).isEqualTo(200);
+        JsonNode c = api().json("GET", hive() + "/parts/candidates?designator=C21", null);
+        JsonNode best =
+                c.at("/offers")
+                        .valueStream()
+                        .filter(o -> o.at("/number").asString().equals("LC-C0603-100N"))
+                        .findFirst()
+                        .orElseThrow();
+        assertThat(best.at("/evidence").toString()).contains("chosen before");
+    }
+
+    @Test
     void variantsGoTheirWayToTheFiles() throws Exception {
         String job = hive();
         String add = "{\"name\":\"Mains\",\"like\":null}";

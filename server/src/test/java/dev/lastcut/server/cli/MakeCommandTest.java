@@ -48,6 +48,69 @@ class MakeCommandTest {
     }
 
     @Test
+    void aVariantIsBuiltByItsName() throws Exception {
+        Path ticket = folder.resolve("ticket.json");
+        Files.writeString(
+                ticket,
+                """
+                {
+                  "parts": { "R7": { "value": "5k1" } },
+                  "variants": { "Mains": { "J3": { "fitted": false }, "C1": { "fitted": false } } },
+                  "order": { "quantity": 20 }
+                }
+                """);
+        String pack = demo("hive-scale-node.zip").toString();
+        Path base = folder.resolve("base");
+        Path mains = folder.resolve("mains");
+        String with = ticket.toString();
+        make(pack, "--for", "waggle-quick", "--with", with, "--out", base.toString());
+        make(
+                pack,
+                "--for",
+                "waggle-quick",
+                "--with",
+                with,
+                "--variant",
+                "Mains",
+                "--out",
+                mains.toString());
+        assertThat(Files.readString(base.resolve("assembly/placement.csv"))).contains("J3,");
+        assertThat(Files.readString(mains.resolve("assembly/placement.csv")))
+                .doesNotContain("J3,")
+                .contains("R7,45.6000,61.4000,90,top,5k1");
+        // In the columns the shop wants, no ranges, commas between.
+        assertThat(Files.readString(mains.resolve("assembly/parts.csv")))
+                .startsWith("Comment,Designator,Footprint,Part number,Quantity")
+                .contains("100n,\"C2, C5, C10, C13, C18, C19, C20, C22\",C0603");
+        assertThat(mains.resolve("assembly/parts.xlsx")).isRegularFile();
+        JsonNode report = report(mains);
+        assertThat(report.at("/variant").asString()).isEqualTo("Mains");
+        JsonNode j3 =
+                report.at("/parts")
+                        .valueStream()
+                        .filter(p -> p.at("/designator").asString().equals("J3"))
+                        .findFirst()
+                        .orElseThrow();
+        assertThat(j3.at("/fitted").asBoolean()).isFalse();
+        assertThat(report.at("/placement/lines").asInt())
+                .isEqualTo(report(base).at("/placement/lines").asInt() - 2);
+        assertThat(
+                        make(
+                                pack,
+                                "--for",
+                                "waggle-quick",
+                                "--with",
+                                with,
+                                "--variant",
+                                "Nope",
+                                "--out",
+                                mains.toString()))
+                .isEqualTo(2);
+        assertThat(err.toString(StandardCharsets.UTF_8))
+                .contains("no variant Nope; there are Mains");
+    }
+
+    @Test
     void aHouseGetsEverythingAndOpenStopsAreNotReleased() throws Exception {
         Path out = folder.resolve("out");
         int status =
