@@ -283,8 +283,10 @@ export const api = {
   parts: (id: number) => json<Parts>(`${job(id)}/parts`),
   /** Asks the parts counter anew, in the background. */
   askCounter: (id: number) => json<TaskState>(`${job(id)}/parts/ask`, 'POST'),
-  candidates: (id: number, designator: string) =>
-    json<Candidates>(`${job(id)}/parts/candidates?designator=${encodeURIComponent(designator)}`),
+  candidates: (id: number, designator: string, words: string) =>
+    json<Candidates>(`${job(id)}/parts/candidates?${new URLSearchParams({ designator, words })}`),
+  searchCounter: (id: number, words: string) =>
+    json<TaskState>(`${job(id)}/parts/search?${new URLSearchParams({ words })}`, 'POST'),
   /** Chooses for designators in some variants, '' being the base; {} is as listed again. */
   chooseParts: (id: number, variants: readonly string[], fittings: Record<string, Fitting>) =>
     toVersion(id, `${job(id)}/parts/fittings`, 'POST', { variants, fittings }),

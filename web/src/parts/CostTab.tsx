@@ -119,7 +119,7 @@ export function CostTab({ job, parts, change }: { job: Job; parts: Parts; change
               </span>
             </span>
             <span className="num text-faint text-right text-[12.5px]">
-              {pieces(i.pieces)} × {money(i.each, '').trim()}
+              {pieces(i.pieces)} × {money(i.each, '')}
             </span>
             <span className="num text-right">{money(i.amount, currency)}</span>
           </li>

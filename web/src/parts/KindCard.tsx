@@ -1,6 +1,7 @@
-import { useQuery } from '@tanstack/react-query';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api, type Job, type Offer, type PartKind, type Parts } from '../api/client';
+import { useWork } from '../api/tasks';
 import { Button } from '../ui/Button';
 import { Comparison } from './Comparison';
 import { Needs } from './Needs';
@@ -91,9 +92,28 @@ export function KindCard({
   onBack: () => void;
 }) {
   const [open, setOpen] = useState('');
+  const [words, setWords] = useState('');
+  const [sought, setSought] = useState('');
+  const queries = useQueryClient();
+  const search = useWork();
+  const look = () => {
+    const asked = words.trim();
+    if (asked === '') {
+      setSought('');
+      return;
+    }
+    search.run(
+      () => api.searchCounter(job.id, asked),
+      () => {
+        setSought(asked);
+        void queries.invalidateQueries({ queryKey: ['candidates', job.id] });
+        void queries.invalidateQueries({ queryKey: ['parts', job.id] });
+      },
+    );
+  };
   const found = useQuery({
-    queryKey: ['candidates', job.id, job.version, parts.counter.asOf, designator],
-    queryFn: () => api.candidates(job.id, designator),
+    queryKey: ['candidates', job.id, job.version, parts.counter.asOf, designator, sought],
+    queryFn: () => api.candidates(job.id, designator, sought),
     placeholderData: (before) => before,
   });
   const view = found.data;
@@ -162,12 +182,28 @@ export function KindCard({
       ) : null}
       <Needs job={job} designator={designator} needs={view?.needs ?? []} change={change} />
       <WhereFitted job={job} parts={parts} kind={kind} change={change} />
-      <h3 className="mt-3 mb-0.5 font-semibold">{original ? 'Instead of it' : 'Could be meant'}</h3>
+      <div className="mt-3 mb-0.5 flex items-baseline justify-between gap-2">
+        <h3 className="shrink-0 font-semibold">
+          {sought ? `Found by “${sought}”` : original ? 'Instead of it' : 'Could be meant'}
+        </h3>
+        <input
+          aria-label="Search the counter"
+          placeholder="search the counter …"
+          value={words}
+          data-typing={words !== sought}
+          onChange={(e) => setWords(e.target.value)}
+          onBlur={() => words.trim() !== sought && look()}
+          onKeyDown={(e) => e.key === 'Enter' && look()}
+          className="border-edge bg-card w-44 rounded border px-2 py-0.5 text-[13px]"
+        />
+      </div>
       {view && view.offers.length === 0 ? (
         <p className="text-faint">
           {parts.counter.fault
             ? 'The counter does not answer, and it never said anything of this kind.'
-            : 'The counter has nothing of this kind.'}
+            : sought
+              ? 'The counter finds nothing by these words.'
+              : 'The counter has nothing of this kind.'}
         </p>
       ) : null}
       <ul aria-label="Parts that could be fitted">

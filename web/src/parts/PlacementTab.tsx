@@ -1,19 +1,31 @@
+import { useVirtualizer } from '@tanstack/react-virtual';
+import { useRef } from 'react';
 import type { Parts } from '../api/client';
 import { useView } from '../store/view';
 import { number } from '../units';
 
-/** Where each part goes, as it will be handed over. */
+const ROW = 26;
+
+/** Where each part goes, as it will be handed over; of thousands only those in sight are laid out. */
 export function PlacementTab({ parts }: { parts: Parts }) {
   const unit = useView((s) => s.unit);
   const chosen = useView((s) => s.part);
   const select = useView((s) => s.selectPart);
+  const body = useRef<HTMLDivElement>(null);
+  // eslint-disable-next-line react-hooks/incompatible-library -- it is told of every scroll itself
+  const rows = useVirtualizer({
+    count: parts.parts.length,
+    estimateSize: () => ROW,
+    overscan: 12,
+    getScrollElement: () => body.current?.closest('.overflow-auto') ?? null,
+  });
   if (!parts.hasPlacement) {
     return <p>The pack has no placement file.</p>;
   }
-  const columns = 'grid grid-cols-[minmax(0,1.2fr)_5rem_5rem_4rem_4rem] gap-x-2';
+  const columns = 'grid grid-cols-[minmax(0,1.2fr)_5rem_5rem_4rem_4rem] items-center gap-x-2';
   return (
-    <div role="table" aria-label="Placement">
-      <div role="row" className={`text-faint text-[13px] ${columns}`}>
+    <div role="table" aria-label="Placement" aria-rowcount={parts.parts.length + 1}>
+      <div role="row" aria-rowindex={1} className={`text-faint text-[13px] ${columns}`}>
         <span role="columnheader">part</span>
         <span role="columnheader" className="text-right">
           x {unit}
@@ -26,35 +38,42 @@ export function PlacementTab({ parts }: { parts: Parts }) {
         </span>
         <span role="columnheader">side</span>
       </div>
-      {parts.parts.map((p) => (
-        <div
-          key={p.designator}
-          role="row"
-          aria-selected={p.designator === chosen}
-          className={`border-edge/60 aria-selected:bg-paper border-b [contain-intrinsic-size:auto_1.6rem] [content-visibility:auto] ${columns}`}
-        >
-          <span role="cell">
-            <button
-              type="button"
-              className="underline decoration-dotted underline-offset-2"
-              onClick={() => select(p.designator)}
+      <div ref={body} className="relative" style={{ height: rows.getTotalSize() }}>
+        {rows.getVirtualItems().map((item) => {
+          const p = parts.parts[item.index];
+          return p ? (
+            <div
+              key={p.designator}
+              role="row"
+              aria-rowindex={item.index + 2}
+              aria-selected={p.designator === chosen}
+              style={{ height: ROW, transform: `translateY(${item.start}px)` }}
+              className={`border-edge/60 aria-selected:bg-paper absolute inset-x-0 border-b ${columns}`}
             >
-              {p.designator}
-            </button>
-            {p.fitted ? '' : <span className="text-faint"> left off</span>}
-          </span>
-          <span role="cell" className="num text-right">
-            {number(p.x, unit)}
-          </span>
-          <span role="cell" className="num text-right">
-            {number(p.y, unit)}
-          </span>
-          <span role="cell" className="num text-right">
-            {p.rotationDeg}
-          </span>
-          <span role="cell">{p.side}</span>
-        </div>
-      ))}
+              <span role="cell">
+                <button
+                  type="button"
+                  className="underline decoration-dotted underline-offset-2"
+                  onClick={() => select(p.designator)}
+                >
+                  {p.designator}
+                </button>
+                {p.fitted ? '' : <span className="text-faint"> left off</span>}
+              </span>
+              <span role="cell" className="num text-right">
+                {number(p.x, unit)}
+              </span>
+              <span role="cell" className="num text-right">
+                {number(p.y, unit)}
+              </span>
+              <span role="cell" className="num text-right">
+                {p.rotationDeg}
+              </span>
+              <span role="cell">{p.side}</span>
+            </div>
+          ) : null;
+        })}
+      </div>
     </div>
   );
 }

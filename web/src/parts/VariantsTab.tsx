@@ -4,6 +4,8 @@ import { Button } from '../ui/Button';
 import { useView } from '../store/view';
 import type { PartsChange } from './usePartsChange';
 
+const SHOWN = 14;
+
 /** What stands in a cell: what is other than in the base, or a mark that it is the same. */
 function Cell({ row, at }: { row: Difference; at: number }) {
   const base = row.cells[0];
@@ -25,6 +27,14 @@ function Cell({ row, at }: { row: Difference; at: number }) {
   ) : (
     <span className={at > 0 ? 'font-semibold' : ''}>{words.join(', ') || 'fitted'}</span>
   );
+}
+
+/** So many designators that they can be read; how many more there are is said. */
+function short(d: Difference): string {
+  const groups = d.designators.split(' ');
+  return groups.length <= SHOWN
+    ? d.designators
+    : `${groups.slice(0, SHOWN).join(' ')} … (${d.names.length} in all)`;
 }
 
 /** In what the variants differ: only that is listed, and what differs alike stands on one line. */
@@ -104,7 +114,7 @@ export function VariantsTab({
                 <tr>
                   <th className="text-faint font-normal">parts</th>
                   {builds.map((b) => (
-                    <th key={b} className="px-1.5 font-semibold">
+                    <th key={b} className="px-1.5 font-semibold whitespace-nowrap">
                       {b || 'base'}
                       {b ? (
                         <Button
@@ -122,17 +132,18 @@ export function VariantsTab({
               </thead>
               <tbody>
                 {parts.differences.map((d) => (
-                  <tr key={d.designators} className="border-edge/60 border-t align-baseline">
+                  <tr key={d.designators} className="border-edge/60 border-t align-top">
                     <td className="py-1 pr-2">
                       <button
                         type="button"
+                        title={d.designators}
                         className="num text-left underline decoration-dotted underline-offset-2"
                         onClick={() => {
                           selectPart(d.names[0] ?? null);
                           onOpen(d.names[0] ?? '');
                         }}
                       >
-                        {d.designators}
+                        {short(d)}
                       </button>
                     </td>
                     {d.cells.map((_, i) => (

@@ -12,6 +12,7 @@ describe('words of the parts counter', () => {
 
   it('writes small amounts so that they are not nothing', () => {
     expect(money(0.0024, 'EUR')).toBe('0.0024 EUR');
+    expect(money(0.09, 'EUR')).toBe('0.09 EUR');
     expect(money(12.5, 'EUR')).toBe('12.50 EUR');
     expect(money(0, 'EUR')).toBe('0.00 EUR');
   });

@@ -1,7 +1,8 @@
 /** An amount of money: more digits for what is small. */
 export function money(amount: number, currency: string): string {
-  const digits = Math.abs(amount) < 0.1 && amount !== 0 ? 4 : 2;
-  return `${amount.toFixed(digits)} ${currency}`;
+  const small = Math.abs(amount) < 0.1;
+  const text = small ? amount.toFixed(4).replace(/0{1,2}$/, '') : amount.toFixed(2);
+  return `${text} ${currency}`.trim();
 }
 
 /** How old something is, in words. */

@@ -127,9 +127,12 @@ public final class PartBodies {
                 CopperNode node = geometry.nets().nodes().get(a.node());
                 f.throughHole |= a.point().hole();
                 a.point().access().ifPresent(s -> f.side = s);
-                // A pour can cover a pad; then the pad's place has to do.
-                boolean pad = node.feature() instanceof Feature.Flash;
-                f.boxes.add(pad ? node.envelope() : new Envelope(a.point().at().coordinate()));
+                // A pour or a via can cover a pad; then the pad's place has to do.
+                Coordinate at = a.point().at().coordinate();
+                boolean pad =
+                        node.feature() instanceof Feature.Flash
+                                && node.envelope().centre().distance(at) < ROW_NM / 2;
+                f.boxes.add(pad ? node.envelope() : new Envelope(at));
             }
         }
         return parts;

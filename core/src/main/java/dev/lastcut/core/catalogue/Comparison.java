@@ -60,7 +60,7 @@ public record Comparison(
 
     private static Row row(String name, Optional<DataValue> a, Optional<DataValue> b) {
         if (b.isEmpty()) {
-            return new Row(name, a, b, Verdict.NOT_STATED, "the other does not state it");
+            return new Row(name, a, b, Verdict.NOT_STATED, "");
         }
         if (a.isEmpty()) {
             return new Row(name, a, b, Verdict.OTHER, "the original does not state it");
@@ -73,7 +73,7 @@ public record Comparison(
                 a,
                 b,
                 j.verdict,
-                conditions ? (j.why + " under other conditions").strip() : j.why);
+                conditions ? (j.why + " measured under other conditions").strip() : j.why);
     }
 
     private record Judged(Verdict verdict, String why) {}
@@ -97,13 +97,13 @@ public record Comparison(
      * guarantees and the other only calls typical is not stated.
      */
     private static Judged bounds(DataValue a, DataValue b, int sign, boolean minFirst) {
-        record Bound(Optional<Double> a, Optional<Double> b, String name) {}
-        Bound min = new Bound(a.min(), b.min(), "guaranteed least");
-        Bound max = new Bound(a.max(), b.max(), "guaranteed most");
-        Bound typ = new Bound(a.typ(), b.typ(), "typical");
+        record Bound(Optional<Double> a, Optional<Double> b) {}
+        Bound min = new Bound(a.min(), b.min());
+        Bound max = new Bound(a.max(), b.max());
+        Bound typ = new Bound(a.typ(), b.typ());
         for (Bound x : minFirst ? List.of(min, max, typ) : List.of(max, typ, min)) {
             if (x.a.isPresent() && x.b.isPresent()) {
-                return new Judged(ordered(a, x.a.get(), b, x.b.get(), sign), x.name);
+                return new Judged(ordered(a, x.a.get(), b, x.b.get(), sign), "");
             }
         }
         return new Judged(

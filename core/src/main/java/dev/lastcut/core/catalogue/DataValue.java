@@ -60,31 +60,35 @@ public record DataValue(
                 () -> min.isPresent() && max.isPresent() ? Optional.empty() : min.or(() -> max));
     }
 
-    /** Such as {@code 1.1 typ, 1.3 max V at 800 mA}. */
+    /** Such as {@code 220 mV typical, at most 350 mV (at 200 mA)}. */
     public String words() {
         if (word.isPresent()) {
             return word.get();
         }
         StringBuilder all = new StringBuilder();
-        add(all, min, "at least ");
-        add(all, typ, "");
-        add(all, max, "at most ");
+        if (min.isPresent() && max.isPresent() && typ.isEmpty()) {
+            all.append(shown(min.get())).append(" to ").append(shown(max.get()));
+        } else {
+            boolean alone = min.isEmpty() && max.isEmpty();
+            min.ifPresent(x -> add(all, "at least " + shown(x)));
+            typ.ifPresent(x -> add(all, shown(x) + (alone ? "" : " typical")));
+            max.ifPresent(x -> add(all, "at most " + shown(x)));
+        }
         if (all.isEmpty()) {
             return "not stated";
         }
         return condition.isEmpty() ? all.toString() : all + " (" + condition + ")";
     }
 
-    private void add(StringBuilder all, Optional<Double> n, String word) {
-        n.ifPresent(
-                x -> {
-                    String shown =
-                            quantity(x)
-                                    .filter(q -> !unit.isEmpty() && !unit.equals("%"))
-                                    .map(q -> Prefix.words(q.value(), q.unit()))
-                                    .orElse(plain(x) + (unit.isEmpty() ? "" : " " + unit));
-                    all.append(all.isEmpty() ? "" : ", ").append(word).append(shown);
-                });
+    private static void add(StringBuilder all, String words) {
+        all.append(all.isEmpty() ? "" : ", ").append(words);
+    }
+
+    private String shown(double x) {
+        return quantity(x)
+                .filter(q -> !unit.isEmpty() && !unit.equals("%") && !unit.equals("°C"))
+                .map(q -> Prefix.words(q.value(), q.unit()))
+                .orElse(plain(x) + (unit.isEmpty() ? "" : " " + unit));
     }
 
     private static String plain(double x) {

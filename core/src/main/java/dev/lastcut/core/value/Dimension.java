@@ -1,5 +1,6 @@
 package dev.lastcut.core.value;
 
+import java.util.Locale;
 import java.util.Map;
 
 /** What an amount is an amount of; the unit is the one of the SI. */
@@ -39,7 +40,13 @@ public enum Dimension {
      * (reference letters after IEC 81346-2 and common practice).
      */
     public static Dimension of(String designator) {
-        String letters = designator.strip().replaceFirst("[^A-Za-z].*$", "");
-        return BY_LETTERS.getOrDefault(letters.toUpperCase(java.util.Locale.ROOT), NONE);
+        String name = designator.strip().toUpperCase(Locale.ROOT);
+        int letters = 0;
+        while (letters < name.length()
+                && name.charAt(letters) >= 'A'
+                && name.charAt(letters) <= 'Z') {
+            letters++;
+        }
+        return BY_LETTERS.getOrDefault(name.substring(0, letters), NONE);
     }
 }

@@ -1,7 +1,9 @@
 package dev.lastcut.core.value;
 
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
+import java.util.concurrent.ConcurrentHashMap;
 
 /**
  * What the value of a part says.
@@ -25,14 +27,28 @@ public record PartValue(
         Optional<String> dielectric,
         String rest) {
 
+    /** A board has few values on many parts: each is taken apart once. */
+    private static final Map<Asked, PartValue> READ = new ConcurrentHashMap<>();
+
+    private static final int MOST_KEPT = 10_000;
+
+    private record Asked(String text, Dimension expected) {}
+
     /** Reads what is written of a part with this designator. */
     public static PartValue read(String text, String designator) {
-        return new ValueReader(text, Dimension.of(designator)).read();
+        return read(new Asked(text, Dimension.of(designator)));
     }
 
     /** Reads what is written of a part of which nothing else is known. */
     public static PartValue read(String text) {
-        return new ValueReader(text, Dimension.NONE).read();
+        return read(new Asked(text, Dimension.NONE));
+    }
+
+    private static PartValue read(Asked asked) {
+        if (READ.size() >= MOST_KEPT) {
+            READ.clear();
+        }
+        return READ.computeIfAbsent(asked, a -> new ValueReader(a.text, a.expected).read());
     }
 
     /** One string for all spellings of the same value, ratings included. */

@@ -64,7 +64,8 @@ record CandidatesView(
     /** One parameter: both values in words and the verdict. */
     record RowView(String title, String original, String other, String verdict, String why) {}
 
-    static CandidatesView of(PartsPlan plan, PartsService parts, Part part) {
+    /** {@code words} are the user's own, to find further parts by; empty for none. */
+    static CandidatesView of(PartsPlan plan, PartsService parts, Part part, String words) {
         List<Candidates.Candidate> found = parts.candidates(part);
         Optional<CataloguePart> original =
                 plan.known(part)
@@ -101,6 +102,13 @@ record CandidatesView(
                                                                 original,
                                                                 part,
                                                                 needs))));
+        if (!words.isBlank()) {
+            // Looked for by hand: these alone are shown.
+            all.clear();
+            for (CataloguePart p : parts.found(words)) {
+                all.put(p.number(), offer(p, Optional.empty(), original, part, needs));
+            }
+        }
         original.ifPresent(o -> all.remove(o.number()));
         return new CandidatesView(
                 part.designator(),

@@ -79,9 +79,19 @@ class PartsController {
         return tasks.start(task -> parts.ask(id, task));
     }
 
+    /** Asks the counter for words of the user's own, in the background. */
+    @PostMapping("/search")
+    TaskState search(@PathVariable long id, @RequestParam String words) {
+        jobs.job(id);
+        return tasks.start(task -> parts.search(words));
+    }
+
     /** What could be meant by a part and what else would do, as the counter said last. */
     @GetMapping("/candidates")
-    CandidatesView candidates(@PathVariable long id, @RequestParam String designator) {
+    CandidatesView candidates(
+            @PathVariable long id,
+            @RequestParam String designator,
+            @RequestParam(defaultValue = "") String words) {
         Part part =
                 parts.parts(id).stream()
                         .filter(p -> p.designator().equals(designator))
@@ -90,7 +100,7 @@ class PartsController {
                                 () ->
                                         new NotFoundException(
                                                 "There is no part " + designator + "."));
-        return CandidatesView.of(jobs.ticket(id).parts(), parts, part);
+        return CandidatesView.of(jobs.ticket(id).parts(), parts, part, words);
     }
 
     @PostMapping("/fittings")

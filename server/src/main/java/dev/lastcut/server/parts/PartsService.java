@@ -76,6 +76,17 @@ public class PartsService {
         return "";
     }
 
+    /** Asks the counter for words of the user's own. */
+    public String search(String words) {
+        counter.asking().ask(Questions.words(words));
+        return "";
+    }
+
+    /** What it said to words of the user's own last; never waits. */
+    public List<CataloguePart> found(String words) {
+        return counter.said(Questions.words(words)).map(Counter.Answer::parts).orElse(List.of());
+    }
+
     /** What a part is taken for: as the ticket knows it, else as the counter said last. */
     private Optional<CataloguePart> known(long id, Part p) {
         return jobs.ticket(id)

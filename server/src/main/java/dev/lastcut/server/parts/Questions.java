@@ -53,6 +53,11 @@ final class Questions {
         return all;
     }
 
+    /** Parts whose number or description holds some words. */
+    static Map<String, String> words(String words) {
+        return Map.of("text", words.strip(), "limit", "50");
+    }
+
     /** What could stand in for a part: the same kind, with the values that make it what it is. */
     static Map<String, String> instead(CataloguePart p) {
         Map<String, String> asked = new TreeMap<>();

@@ -86,6 +86,14 @@ class PartsBrowserTest extends BrowserTest {
         bench.click(OFFERS + " [data-offer=HP-V33-LITE] button[aria-expanded]");
         bench.seeText(OFFERS + " table", "not stated");
         bench.seeText(OFFERS + " [data-offer=HP-V33-B]", "pins are in another order");
+        bench.type("input[aria-label='Search the counter']", "YD-V3V6");
+        bench.keys(Keys.ENTER);
+        bench.seeText(OFFERS, "YD-V3V6-300");
+        bench.until(() -> bench.all(OFFERS + " [data-offer=HP-V33-LITE]").isEmpty());
+        bench.retype("input[aria-label='Search the counter']", "");
+        bench.keys(Keys.BACK_SPACE);
+        bench.keys(Keys.ENTER);
+        bench.see(OFFERS + " [data-offer=HP-V33-LITE]");
         bench.type("input[aria-label='A need']", "supplies at least 3 V + 2 A");
         bench.keys(Keys.ENTER);
         bench.seeText(PANEL + " [role=alert]", "cannot be added");
