@@ -298,6 +298,8 @@ export const api = {
   sayNeeds: (id: number, designator: string, needs: readonly string[]) =>
     toVersion(id, `${job(id)}/parts/needs`, 'POST', { designator, needs }),
   refreshParts: (id: number) => toVersion(id, `${job(id)}/parts/refresh`, 'POST'),
+  setStencil: (id: number, leaveOut: boolean) =>
+    choose(id, { stencil: leaveOut ? { leave_out_unfitted: true } : null }),
   setQuantity: (id: number, quantity: number) => choose(id, { order: { quantity } }),
   cuts: (id: number) => json<Cut[]>(`${job(id)}/cuts`),
   under: (id: number, x: number, y: number, roles: string[]) =>

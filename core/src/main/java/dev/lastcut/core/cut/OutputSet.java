@@ -13,6 +13,8 @@ import dev.lastcut.core.capability.Assembly;
 import dev.lastcut.core.capability.CapabilitySheet;
 import dev.lastcut.core.connectivity.BoardGeometry;
 import dev.lastcut.core.fabrication.FabricationPack;
+import dev.lastcut.core.formats.table.Designators;
+import dev.lastcut.core.geometry.Geo;
 import dev.lastcut.core.milling.HandJoint;
 import dev.lastcut.core.milling.MillSetup;
 import dev.lastcut.core.milling.MillingPlan;
@@ -24,14 +26,19 @@ import dev.lastcut.core.milling.level.HeightMap;
 import dev.lastcut.core.milling.level.Levelling;
 import dev.lastcut.core.milling.level.ProbeGrid;
 import dev.lastcut.core.milling.paper.SetupSheet;
+import dev.lastcut.core.stencil.Openings;
+import dev.lastcut.core.stencil.StencilPlan;
 import dev.lastcut.core.stencil.StencilSvg;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
+import java.util.Set;
+import java.util.stream.Collectors;
 import org.locationtech.jts.geom.Geometry;
 
 /**
@@ -51,19 +58,22 @@ public record OutputSet(
      * @param setup how the board is set up, for a mill
      * @param heights probed surfaces that isolation follows, by the side they are of
      * @param variants how the board is populated
+     * @param stencilPlan what is chosen about the stencil
      */
     public static OutputSet make(
             BoardGeometry geometry,
             CapabilitySheet sheet,
             MillSetup setup,
             Map<Side, HeightMap> heights,
-            Variants variants) {
+            Variants variants,
+            StencilPlan stencilPlan) {
         Board board = geometry.board();
         List<OutputFile> files = new ArrayList<>();
         List<String> remarks = new ArrayList<>();
         FabricationPack.write(board)
                 .forEach((name, content) -> files.add(fabrication(name, content)));
-        stencil(geometry, files, remarks);
+        Map<Role, Openings> openings = openings(geometry, variants, stencilPlan, remarks);
+        stencil(geometry, openings, files, remarks);
         assembly(board, sheet, variants, files, remarks);
         Optional<MillingPlan> plan = sheet.mill().map(m -> MillingPlan.of(geometry, m, setup));
         plan.ifPresent(
@@ -75,7 +85,7 @@ public record OutputSet(
                                         ProgramWriter.write(program, p.mill()),
                                         purpose(program)));
                     }
-                    bench(geometry, sheet, p, files);
+                    bench(geometry, sheet, p, openings, files);
                     remarks.addAll(p.problems());
                 });
         return new OutputSet(files, plan, remarks);
@@ -83,7 +93,11 @@ public record OutputSet(
 
     /** What goes to the bench beside the programs of the plan. */
     private static void bench(
-            BoardGeometry geometry, CapabilitySheet sheet, MillingPlan plan, List<OutputFile> out) {
+            BoardGeometry geometry,
+            CapabilitySheet sheet,
+            MillingPlan plan,
+            Map<Role, Openings> stencils,
+            List<OutputFile> out) {
         List<HandJoint> joints = HandJoint.of(geometry);
         out.add(
                 new OutputFile(
@@ -107,7 +121,8 @@ public record OutputSet(
         }
         for (Side side : Side.values()) {
             Role paste = Role.of(Role.Kind.PASTE, side);
-            Geometry openings = geometry.area(paste);
+            Geometry openings =
+                    stencils.containsKey(paste) ? stencils.get(paste).area() : Geo.empty();
             if (openings.isEmpty()) {
                 continue;
             }
@@ -150,26 +165,59 @@ public record OutputSet(
                 Math.ceil(p.minutes()));
     }
 
-    private static void stencil(
-            BoardGeometry geometry, List<OutputFile> files, List<String> remarks) {
-        boolean any = false;
+    /** The openings of each side that has any, those of parts left off without, if wished. */
+    private static Map<Role, Openings> openings(
+            BoardGeometry geometry, Variants variants, StencilPlan plan, List<String> remarks) {
+        Set<String> off =
+                Population.of(geometry.board(), variants).stream()
+                        .filter(p -> !p.fitted())
+                        .map(Part::designator)
+                        .collect(Collectors.toSet());
+        boolean leave = plan.leaveOutUnfitted() && !off.isEmpty();
+        Map<Role, Openings> all = new LinkedHashMap<>();
         for (Layer layer : geometry.board().layers()) {
-            if (layer.role().kind() != Role.Kind.PASTE || layer.features().isEmpty()) {
-                continue;
+            if (layer.role().kind() == Role.Kind.PASTE && !layer.features().isEmpty()) {
+                all.put(
+                        layer.role(),
+                        leave
+                                ? Openings.without(geometry, layer, off)
+                                : Openings.asDrawn(geometry, layer));
             }
-            any = true;
-            String base = "stencil/stencil-" + layer.role().side().orElseThrow().word();
-            String what = "stencil openings, " + layer.role().side().orElseThrow().word();
-            files.add(
-                    new OutputFile(
-                            base + ".gbr", FabricationPack.gerber(geometry.board(), layer), what));
-            files.add(
-                    new OutputFile(
-                            base + ".svg",
-                            StencilSvg.write(geometry.area(layer.role()), geometry.boardArea()),
-                            what + ", for a laser"));
         }
-        if (!any) {
+        if (leave && geometry.reference().isEmpty()) {
+            remarks.add(
+                    "No netlist tells which pads are whose, so the stencil has openings for parts"
+                            + " that are left off too.");
+        }
+        return all;
+    }
+
+    private static void stencil(
+            BoardGeometry geometry,
+            Map<Role, Openings> openings,
+            List<OutputFile> files,
+            List<String> remarks) {
+        openings.forEach(
+                (role, o) -> {
+                    String base = "stencil/stencil-" + role.side().orElseThrow().word();
+                    String what =
+                            "stencil openings, "
+                                    + role.side().orElseThrow().word()
+                                    + (o.without().isEmpty()
+                                            ? ""
+                                            : ", without " + Designators.fold(o.without()));
+                    files.add(
+                            new OutputFile(
+                                    base + ".gbr",
+                                    FabricationPack.gerber(geometry.board(), o.layer()),
+                                    what));
+                    files.add(
+                            new OutputFile(
+                                    base + ".svg",
+                                    StencilSvg.write(o.area(), geometry.boardArea()),
+                                    what + ", for a laser"));
+                });
+        if (openings.isEmpty()) {
             remarks.add("No paste openings in the pack, so there is no stencil.");
         }
     }

@@ -85,7 +85,8 @@ public final class Making {
                 sheet,
                 setup(sheet, ticket),
                 sheet.isMill() ? heights(ticket) : Map.of(),
-                ticket.ask(t -> t.parts().variants()));
+                ticket.ask(t -> t.parts().variants()),
+                ticket.ask(Ticket::stencil));
     }
 
     /** Asked as what was measured, for surfaces themselves cannot be told to be equal. */

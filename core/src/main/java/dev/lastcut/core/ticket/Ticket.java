@@ -9,6 +9,7 @@ import dev.lastcut.core.current.NetCurrent;
 import dev.lastcut.core.intake.Choices;
 import dev.lastcut.core.milling.MillSetup;
 import dev.lastcut.core.milling.level.HeightMap;
+import dev.lastcut.core.stencil.StencilPlan;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.Comparator;
@@ -31,6 +32,7 @@ import java.util.function.Predicate;
  * @param millsAside the same for mills that were chosen before, by sheet
  * @param probed surfaces of the stock that isolation follows, by the side they are of
  * @param parts what is chosen about parts
+ * @param stencil what is chosen about the stencil
  * @param signOffs findings accepted, in the order they were
  * @param made what a cut adds
  */
@@ -44,6 +46,7 @@ public record Ticket(
         Map<String, MillSetup> millsAside,
         Map<Side, ProbedSurface> probed,
         PartsPlan parts,
+        StencilPlan stencil,
         List<Acceptance> signOffs,
         Made made) {
     public static final Ticket BLANK =
@@ -57,6 +60,7 @@ public record Ticket(
                     Map.of(),
                     Map.of(),
                     PartsPlan.NONE,
+                    StencilPlan.AS_DRAWN,
                     List.of(),
                     Made.NOTHING_SAID);
 
@@ -84,6 +88,7 @@ public record Ticket(
         public Map<String, MillSetup> millsAside;
         public Map<Side, ProbedSurface> probed;
         public PartsPlan parts;
+        public StencilPlan stencil;
         public List<Acceptance> signOffs;
         public Made made;
 
@@ -97,6 +102,7 @@ public record Ticket(
             millsAside = t.millsAside;
             probed = t.probed;
             parts = t.parts;
+            stencil = t.stencil;
             signOffs = t.signOffs;
             made = t.made;
         }
@@ -112,6 +118,7 @@ public record Ticket(
                     millsAside,
                     probed,
                     parts,
+                    stencil,
                     signOffs,
                     made);
         }

@@ -53,6 +53,12 @@ public final class TicketWords {
             }
         }
         PartsWords.changed(before.parts(), after.parts(), all);
+        if (!before.stencil().equals(after.stencil())) {
+            all.add(
+                    after.stencil().leaveOutUnfitted()
+                            ? "no paste for parts left off"
+                            : "paste for every part");
+        }
         signOffs(before.signOffs(), after.signOffs(), all);
         return joined(all);
     }

@@ -15,6 +15,7 @@ import dev.lastcut.core.check.CheckRun;
 import dev.lastcut.core.check.run.CheckRunner;
 import dev.lastcut.core.connectivity.BoardGeometry;
 import dev.lastcut.core.milling.MillSetup;
+import dev.lastcut.core.stencil.StencilPlan;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Map;
@@ -40,7 +41,14 @@ class ManifestTest {
                 3,
                 "2026-01-02T03:04:05Z",
                 SHEET,
-                OutputSet.make(GEOMETRY, SHEET, MillSetup.USUAL, Map.of(), Variants.NONE).files(),
+                OutputSet.make(
+                                GEOMETRY,
+                                SHEET,
+                                MillSetup.USUAL,
+                                Map.of(),
+                                Variants.NONE,
+                                StencilPlan.AS_DRAWN)
+                        .files(),
                 CHECKS,
                 signOffs);
     }
@@ -90,7 +98,8 @@ class ManifestTest {
                                 SHEET,
                                 MillSetup.USUAL,
                                 Map.of(),
-                                Variants.NONE)
+                                Variants.NONE,
+                                StencilPlan.AS_DRAWN)
                         .files();
         List<OutputFile> b =
                 OutputSet.make(
@@ -98,7 +107,8 @@ class ManifestTest {
                                 SHEET,
                                 MillSetup.USUAL,
                                 Map.of(),
-                                Variants.NONE)
+                                Variants.NONE,
+                                StencilPlan.AS_DRAWN)
                         .files();
         assertThat(a).hasSameSizeAs(b);
         for (int i = 0; i < a.size(); i++) {
@@ -109,7 +119,13 @@ class ManifestTest {
     @Test
     void whatCannotBeMadeIsSaid() {
         assertThat(
-                        OutputSet.make(GEOMETRY, SHEET, MillSetup.USUAL, Map.of(), Variants.NONE)
+                        OutputSet.make(
+                                        GEOMETRY,
+                                        SHEET,
+                                        MillSetup.USUAL,
+                                        Map.of(),
+                                        Variants.NONE,
+                                        StencilPlan.AS_DRAWN)
                                 .remarks())
                 .anyMatch(r -> r.contains("stencil"))
                 .anyMatch(r -> r.contains("bill of materials"))

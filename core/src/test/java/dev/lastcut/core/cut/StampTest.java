@@ -13,6 +13,7 @@ import dev.lastcut.core.formats.gerber.GerberReader;
 import dev.lastcut.core.formats.gerber.GerberWriter;
 import dev.lastcut.core.milling.MillSetup;
 import dev.lastcut.core.print.PaperPages;
+import dev.lastcut.core.stencil.StencilPlan;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Map;
@@ -36,7 +37,8 @@ class StampTest {
                         TestBoards.house(Map.of(LimitKey.CLEARANCE, 0.15)),
                         MillSetup.USUAL,
                         Map.of(),
-                        Variants.NONE)
+                        Variants.NONE,
+                        StencilPlan.AS_DRAWN)
                 .files();
     }
 

@@ -1,5 +1,6 @@
 package dev.lastcut.server.api;
 
+import dev.lastcut.core.assembly.Part;
 import dev.lastcut.core.assembly.PartsList;
 import dev.lastcut.core.assembly.Population;
 import dev.lastcut.core.assembly.Troubles;
@@ -70,17 +71,19 @@ record JobView(
             boolean hasPlacement) {}
 
     /**
-     * The parts as they are built: the variant, "" for the base; how many lines the list has, and
-     * how many of them are in trouble.
+     * The parts as they are built: the variant, "" for the base; how many lines the list has, how
+     * many of them are in trouble, how many parts are left off, and whether they get no paste.
      */
-    record BuiltView(String variant, int lines, int troubles) {
+    record BuiltView(String variant, int lines, int troubles, int leftOff, boolean pasteWithout) {
         static BuiltView of(Board board, Ticket ticket) {
-            List<PartsList.Line> kinds =
-                    PartsList.kinds(Population.of(board, ticket.parts().variants()));
+            List<Part> parts = Population.of(board, ticket.parts().variants());
+            List<PartsList.Line> kinds = PartsList.kinds(parts);
             return new BuiltView(
                     ticket.parts().variants().built().orElse(""),
                     kinds.size(),
-                    Troubles.count(kinds, ticket.parts(), ticket.order().quantity()));
+                    Troubles.count(kinds, ticket.parts(), ticket.order().quantity()),
+                    (int) parts.stream().filter(p -> !p.fitted()).count(),
+                    ticket.stencil().leaveOutUnfitted());
         }
     }
 

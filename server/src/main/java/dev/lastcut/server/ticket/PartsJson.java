@@ -11,6 +11,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.SortedMap;
 import java.util.TreeMap;
+import java.util.function.Supplier;
 
 /** The keys of a ticket that are about parts. */
 final class PartsJson {
@@ -64,7 +65,7 @@ final class PartsJson {
 
     /**
      * @throws IllegalArgumentException when a name cannot be used or the variant to be made is not
-     *     there
+     *     there, after the key it is in
      */
     static PartsPlan plan(
             Map<String, FittingJson> parts,
@@ -76,13 +77,23 @@ final class PartsJson {
         if (variants != null) {
             variants.forEach((name, own) -> named.put(name, fittings(own)));
         }
-        Variants all =
-                new Variants(fittings(parts), named, Optional.empty())
-                        .building(Optional.ofNullable(variant));
+        Variants some =
+                at("variants", () -> new Variants(fittings(parts), named, Optional.empty()));
+        Variants all = at("variant", () -> some.building(Optional.ofNullable(variant)));
         TreeMap<String, CataloguePart> facts = new TreeMap<>();
         if (known != null) {
-            known.forEach((number, p) -> facts.put(number, p.toPart(number)));
+            known.forEach(
+                    (number, p) ->
+                            facts.put(number, at("known_parts." + number, () -> p.toPart(number))));
         }
         return new PartsPlan(all, facts, new TreeMap<>(needs == null ? Map.of() : needs));
+    }
+
+    private static <T> T at(String key, Supplier<T> read) {
+        try {
+            return read.get();
+        } catch (IllegalArgumentException e) {
+            throw new IllegalArgumentException(key + ": " + e.getMessage(), e);
+        }
     }
 }

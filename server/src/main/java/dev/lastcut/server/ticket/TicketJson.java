@@ -13,6 +13,7 @@ import dev.lastcut.core.geometry.Pt;
 import dev.lastcut.core.intake.Choices;
 import dev.lastcut.core.milling.MillSetup;
 import dev.lastcut.core.milling.level.ProbeGrid;
+import dev.lastcut.core.stencil.StencilPlan;
 import dev.lastcut.core.ticket.Acceptance;
 import dev.lastcut.core.ticket.Made;
 import dev.lastcut.core.ticket.ProbedSurface;
@@ -48,6 +49,7 @@ record TicketJson(
         Map<String, Map<String, PartsJson.FittingJson>> variants,
         Map<String, PartJson> knownParts,
         Map<String, List<String>> needs,
+        StencilJson stencil,
         List<SignOffJson> signOffs,
         String job,
         Integer cut,
@@ -145,6 +147,17 @@ record TicketJson(
         }
     }
 
+    /** What is chosen about the stencil. */
+    record StencilJson(Boolean leaveOutUnfitted) {
+        static StencilJson of(StencilPlan p) {
+            return new StencilJson(p.leaveOutUnfitted());
+        }
+
+        StencilPlan toPlan() {
+            return new StencilPlan(Boolean.TRUE.equals(leaveOutUnfitted));
+        }
+    }
+
     static TicketJson of(Ticket t) {
         boolean usualMill = t.mill().equals(MillSetup.USUAL);
         return new TicketJson(
@@ -165,6 +178,7 @@ record TicketJson(
                 PartsJson.variants(t.parts().variants()),
                 PartsJson.known(t.parts()),
                 new TreeMap<>(t.parts().needs()),
+                t.stencil().equals(StencilPlan.AS_DRAWN) ? null : StencilJson.of(t.stencil()),
                 t.signOffs().stream().map(SignOffJson::of).toList(),
                 t.made().job().orElse(null),
                 t.made().cut() == 0 ? null : t.made().cut(),
@@ -218,7 +232,8 @@ record TicketJson(
                 mill == null ? MillSetup.USUAL : part("mill", () -> mill.toSetup()),
                 part("mills_aside", () -> values(millsAside, MillSetupJson::toSetup)),
                 part("surfaces", this::probed),
-                part("parts", () -> PartsJson.plan(parts, variants, variant, knownParts, needs)),
+                PartsJson.plan(parts, variants, variant, knownParts, needs),
+                stencil == null ? StencilPlan.AS_DRAWN : stencil.toPlan(),
                 part(
                         "sign_offs",
                         () ->

@@ -52,6 +52,7 @@ public final class TicketSchema {
         f.put("variants", variants);
         f.put("known_parts", mapOf(PartSchema.part()));
         f.put("needs", mapOf(listOf(text(1))));
+        f.put("stencil", stencil());
         f.put("sign_offs", listOf(signOff()));
         f.put("job", text(1));
         f.put("cut", ordered("type", "integer", "minimum", 1));
@@ -132,6 +133,12 @@ public final class TicketSchema {
         Map<String, Object> name = text(1);
         name.put("maxLength", Variants.LONGEST_NAME);
         return name;
+    }
+
+    private static Map<String, Object> stencil() {
+        Map<String, Object> f = new LinkedHashMap<>();
+        f.put("leave_out_unfitted", ordered("type", "boolean"));
+        return object(f, List.of());
     }
 
     private static Map<String, Object> fitting() {

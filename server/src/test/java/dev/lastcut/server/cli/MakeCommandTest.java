@@ -47,6 +47,13 @@ class MakeCommandTest {
         return Json.MAPPER.readTree(Files.readAllBytes(out.resolve("report.json")));
     }
 
+    private static long openings(Path out) throws IOException {
+        return Files.readString(out.resolve("stencil/stencil-top.gbr"))
+                .lines()
+                .filter(l -> l.endsWith("D03*"))
+                .count();
+    }
+
     @Test
     void aVariantIsBuiltByItsName() throws Exception {
         Path ticket = folder.resolve("ticket.json");
@@ -56,7 +63,8 @@ class MakeCommandTest {
                 {
                   "parts": { "R7": { "value": "5k1" } },
                   "variants": { "Mains": { "J3": { "fitted": false }, "C1": { "fitted": false } } },
-                  "order": { "quantity": 20 }
+                  "order": { "quantity": 20 },
+                  "stencil": { "leave_out_unfitted": true }
                 }
                 """);
         String pack = demo("hive-scale-node.zip").toString();
@@ -78,6 +86,8 @@ class MakeCommandTest {
         assertThat(Files.readString(mains.resolve("assembly/placement.csv")))
                 .doesNotContain("J3,")
                 .contains("R7,45.6000,61.4000,90,top,5k1");
+        // C1's two openings are gone; J3 has none.
+        assertThat(openings(base) - openings(mains)).isEqualTo(2);
         // In the columns the shop wants, no ranges, commas between.
         assertThat(Files.readString(mains.resolve("assembly/parts.csv")))
                 .startsWith("Comment,Designator,Footprint,Part number,Quantity")
@@ -270,7 +280,7 @@ class MakeCommandTest {
         Path out = folder.resolve("out");
         Path ticket = folder.resolve("ticket.json");
         String[][] bad = {
-            {"{\"stencil\":{\"foil_mm\":\"thin\"}}", "stencil: there is no such key"},
+            {"{\"stencil\":{\"foil_mm\":\"thin\"}}", "stencil.foil_mm: there is no such key"},
             {"{\"mill\":{\"nick_mm\":true}}", "mill.nick_mm: it must be a number"},
             {"{\"mill\":{\"tools\":[\"chisel\"]}}", "mill.tools.chisel: the rack of Wren"},
             {"{\"roles\":{\"x.gbr\":\"outline\"}}", "roles.x.gbr: the pack has no such file"},

@@ -3,6 +3,9 @@ package dev.lastcut.server.ticket;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import dev.lastcut.core.assembly.Fitting;
+import dev.lastcut.core.assembly.PartsPlan;
+import dev.lastcut.core.assembly.Variants;
 import dev.lastcut.core.board.Correction;
 import dev.lastcut.core.board.Role;
 import dev.lastcut.core.board.Side;
@@ -10,6 +13,9 @@ import dev.lastcut.core.capability.Headroom;
 import dev.lastcut.core.capability.LimitKey;
 import dev.lastcut.core.capability.Order;
 import dev.lastcut.core.capability.OrderOption;
+import dev.lastcut.core.catalogue.CataloguePart;
+import dev.lastcut.core.catalogue.DataValue;
+import dev.lastcut.core.catalogue.Supply;
 import dev.lastcut.core.current.NetCurrent;
 import dev.lastcut.core.current.Terminal;
 import dev.lastcut.core.formats.drill.DrillFormat;
@@ -17,6 +23,7 @@ import dev.lastcut.core.geometry.Pt;
 import dev.lastcut.core.intake.Choices;
 import dev.lastcut.core.milling.MillSetup;
 import dev.lastcut.core.milling.level.ProbeGrid;
+import dev.lastcut.core.stencil.StencilPlan;
 import dev.lastcut.core.ticket.Acceptance;
 import dev.lastcut.core.ticket.Made;
 import dev.lastcut.core.ticket.ProbedSurface;
@@ -56,6 +63,9 @@ class TicketsTest {
                     d.millsAside =
                             r.nextBoolean() ? Map.of("a", setup(r), "b", setup(r)) : Map.of();
                     d.probed = r.nextBoolean() ? Map.of(Side.BOTTOM, surface(r)) : Map.of();
+                    d.parts = r.nextBoolean() ? PartsPlan.NONE : parts(r);
+                    d.stencil = new StencilPlan(r.nextBoolean());
+                    d.order = d.order.of(1 + r.nextInt(500));
                     d.signOffs = signOffs(r);
                     d.made =
                             r.nextBoolean()
@@ -109,6 +119,59 @@ class TicketsTest {
             all.add(new NetCurrent("N" + i, 0.1 + r.nextInt(9), 10, end, end));
         }
         return all;
+    }
+
+    private static PartsPlan parts(Random r) {
+        Variants v = Variants.NONE.with(Optional.empty(), fittings(r));
+        for (int i = 0; i < r.nextInt(4); i++) {
+            String name = "v1." + i + " \u00e4/\"";
+            v = v.adding(name, Optional.empty()).with(Optional.of(name), fittings(r));
+            v = r.nextBoolean() ? v.building(Optional.of(name)) : v;
+        }
+        PartsPlan plan = PartsPlan.NONE.with(v).needing("R7", List.of("carries at least 1 A"));
+        for (int i = 0; i < r.nextInt(4); i++) {
+            plan = plan.knowing(Map.of("N" + i, known(r, i)));
+        }
+        return plan;
+    }
+
+    private static Map<String, Fitting> fittings(Random r) {
+        Map<String, Fitting> all = new HashMap<>();
+        for (int i = 0; i < r.nextInt(9); i++) {
+            all.put(
+                    "R" + r.nextInt(40),
+                    new Fitting(
+                            r.nextBoolean() ? Optional.of(r.nextBoolean()) : Optional.empty(),
+                            r.nextBoolean() ? Optional.of("4k7 \u03a9") : Optional.empty(),
+                            r.nextBoolean() ? Optional.of("") : Optional.empty(),
+                            r.nextBoolean() ? Optional.of("SOT23") : Optional.empty()));
+        }
+        return all;
+    }
+
+    private static CataloguePart known(Random r, int i) {
+        return new CataloguePart(
+                "N" + i,
+                "works",
+                "regulator",
+                "",
+                "SOT23",
+                r.nextBoolean()
+                        ? Optional.empty()
+                        : Optional.of(new CataloguePart.Body(2.9, 1.3, 0.1 + r.nextDouble())),
+                Map.of(
+                        "dropout", DataValue.max(r.nextDouble(), "V", "at 50 mA"),
+                        "polarity", DataValue.word("P"),
+                        "gain", DataValue.typ(100, "")),
+                List.of(new CataloguePart.Pin("1", "NC", CataloguePart.PinRole.STAY_FREE)),
+                new Supply(
+                        r.nextInt(9999),
+                        "EUR",
+                        List.of(new Supply.Break(1, r.nextDouble()), new Supply.Break(50, 0)),
+                        r.nextBoolean() ? Optional.of(9) : Optional.empty(),
+                        r.nextBoolean(),
+                        Supply.Life.LAST_ORDERS),
+                "2026-01-02T03:04:05Z");
     }
 
     private static MillSetup setup(Random r) {
@@ -200,7 +263,14 @@ class TicketsTest {
                 "{\"surfaces\":{\"left\":{}}} | surfaces.left: there is no such key",
                 "{\"made_at\":\"yesterday\"} | made_at: it is not one of the words or forms",
                 "{\"version\":2} | version: it must be 1, not 2",
-                "{\"stencil\":{\"foil_mm\":0.1}} | stencil: there is no such key, or not yet",
+                "{\"stencil\":{\"foil_mm\":0.1}} | stencil.foil_mm: there is no such key, or not yet",
+                "{\"order\":{\"quantity\":0}} | order.quantity: it must be at least 1, not 0",
+                "{\"parts\":{\"R1\":{\"fitted\":\"no\"}}} | parts.R1.fitted: it must be a boolean, not \"no\"",
+                "{\"variants\":{\"A\":{\"R1\":{\"valu\":1}}}} | variants.A.R1.valu: there is no such key",
+                "{\"variant\":\"A\"} | variant: There is no variant A; the ticket has none",
+                "{\"known_parts\":{\"N\":{\"pins\":[{\"pin\":\"1\",\"role\":\"king\"}]}}} | known_parts.N.pins[0].role: it must be one of",
+                "{\"known_parts\":{\"N\":{\"supply\":{\"stock\":-1}}}} | known_parts.N.supply.stock: it must be at least 0",
+                "{\"needs\":{\"U3\":\"much\"}} | needs.U3: it must be an array",
                 "{\"shop\":\"a\",\"shop\":\"b\"} | not JSON",
                 "{\"shop\":\"a\"} trailing | not JSON",
                 "[] | not a JSON object",
