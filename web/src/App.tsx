@@ -207,7 +207,7 @@ function Bench({ job, station }: { job: Job; station: Station }) {
     'look-over': <LookOver job={job} />,
     shop: <Shop job={job} />,
     check: <Check job={job} check={checkData} work={recheck} />,
-    parts: <Parts job={job} parts={parts.data ?? null} />,
+    parts: <Parts job={job} parts={parts.data ?? null} outputs={outputData} />,
     stencil: <Stencil job={job} outputs={outputData} />,
     mill: <Mill job={job} outputs={outputData} />,
     cut: <Cut job={job} outputs={outputData} />,

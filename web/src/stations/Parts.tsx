@@ -1,6 +1,6 @@
 import { Tabs } from 'radix-ui';
 import { useState } from 'react';
-import type { Job, Parts as PartsResult } from '../api/client';
+import type { Job, Outputs, Parts as PartsResult } from '../api/client';
 import { CostTab } from '../parts/CostTab';
 import { CounterBar } from '../parts/CounterBar';
 import { KindCard } from '../parts/KindCard';
@@ -10,16 +10,26 @@ import { usePartsChange } from '../parts/usePartsChange';
 import { VariantsTab } from '../parts/VariantsTab';
 import { useView } from '../store/view';
 import { Panel } from '../ui/Panel';
+import { FileList, MakeOutputs } from './outputs';
 
 const TABS = [
   { id: 'list', text: 'List' },
   { id: 'cost', text: 'Cost' },
   { id: 'variants', text: 'Variants' },
   { id: 'placement', text: 'Placement' },
+  { id: 'files', text: 'Files' },
 ] as const;
 
 /** The list the house wants, what it costs, what else would do, and variants. */
-export function Parts({ job, parts }: { job: Job; parts: PartsResult | null }) {
+export function Parts({
+  job,
+  parts,
+  outputs,
+}: {
+  job: Job;
+  parts: PartsResult | null;
+  outputs: Outputs | null;
+}) {
   const change = usePartsChange(job.id);
   const [tab, setTab] = useState<string>('list');
   const [opened, setOpened] = useState('');
@@ -98,6 +108,13 @@ export function Parts({ job, parts }: { job: Job; parts: PartsResult | null }) {
         </Tabs.Content>
         <Tabs.Content value="placement">
           <PlacementTab parts={parts} />
+        </Tabs.Content>
+        <Tabs.Content value="files">
+          <p className="text-faint mb-2">
+            What {parts.limits.shop || 'the shop'} gets of the parts, in its own columns.
+          </p>
+          <MakeOutputs job={job} outputs={outputs} />
+          {outputs?.made ? <FileList job={job} outputs={outputs} folder="assembly/" /> : null}
         </Tabs.Content>
       </Tabs.Root>
     </Panel>

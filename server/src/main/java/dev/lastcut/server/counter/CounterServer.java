@@ -97,6 +97,9 @@ public final class CounterServer implements AutoCloseable {
         try (x) {
             Answer a;
             try {
+                if (isForeign(x)) {
+                    throw new IllegalArgumentException("only programs on this machine may ask");
+                }
                 a = handler.handle(x, query(x.getRequestURI().getRawQuery()));
             } catch (IllegalArgumentException e) {
                 a = new Answer(400, new Fault(e.getMessage()));
@@ -106,6 +109,14 @@ public final class CounterServer implements AutoCloseable {
             x.sendResponseHeaders(a.status(), bytes.length);
             x.getResponseBody().write(bytes);
         }
+    }
+
+    /** Asked by a page in a browser, from another site, or under another name for this machine. */
+    private static boolean isForeign(HttpExchange x) {
+        String host = x.getRequestHeaders().getFirst("Host");
+        return x.getRequestHeaders().containsKey("Origin")
+                || host == null
+                || !host.matches("(127\\.0\\.0\\.1|localhost|\\[::1\\])(:\\d+)?");
     }
 
     private static Map<String, String> query(String raw) {

@@ -167,8 +167,8 @@ class PartsBrowserTest extends BrowserTest {
         // Left off it is an empty outline: its plate is gone from the table.
         bench.until(() -> !bench.colorAt(29.5, 57.5).equals(fitted));
 
-        bench.click("[data-station=stencil]");
-        bench.see("ul[aria-label='Output files'] a");
+        tab("files");
+        bench.seeText("ul[aria-label='Output files']", "assembly/parts.xlsx");
         String job = bench.path().replaceFirst("/jobs/(\\d+).*", "/api/jobs/$1");
         assertThat(text(job + "/outputs/file?path=assembly/placement.csv"))
                 .doesNotContain("J3,")

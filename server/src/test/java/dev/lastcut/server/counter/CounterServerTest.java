@@ -137,6 +137,19 @@ class CounterServerTest {
         assertThat(send("POST", "/stock?number=CH-R-10K&pieces=many").statusCode()).isEqualTo(400);
     }
 
+    /** A page of another site may neither read it nor tell it how to behave. */
+    @Test
+    void pagesOfOtherSitesAreRefused() throws Exception {
+        HttpRequest request =
+                HttpRequest.newBuilder(URI.create(counter.address() + "/mood?is=down"))
+                        .header("Origin", "http://elsewhere.example")
+                        .POST(HttpRequest.BodyPublishers.noBody())
+                        .build();
+        assertThat(HTTP.send(request, HttpResponse.BodyHandlers.ofString()).statusCode())
+                .isEqualTo(400);
+        assertThat(json("/mood").at("/mood").asString()).isEqualTo("well");
+    }
+
     @Test
     void itCanBeToldHowToBehave() throws Exception {
         try {

@@ -21,7 +21,6 @@ import java.util.Optional;
 import org.locationtech.jts.geom.Coordinate;
 import org.locationtech.jts.geom.Envelope;
 import org.locationtech.jts.geom.Geometry;
-import org.locationtech.jts.index.strtree.STRtree;
 
 /**
  * Parts that stand in each other: bodies on one side that overlap in plan, as both stand on the
@@ -43,28 +42,25 @@ public final class BodiesCollideRule implements Rule {
 
     @Override
     public Outcome run(CheckContext c) {
-        List<Body> known = Bodies.known(c);
-        Optional<Outcome> missing = Bodies.missing(c, known);
+        Bodies bodies = Bodies.of(c);
+        Optional<Outcome> missing = bodies.missing();
         if (missing.isPresent()) {
             return missing.get();
         }
-        STRtree tree = new STRtree();
-        for (int i = 0; i < known.size(); i++) {
-            tree.insert(known.get(i).outline().getEnvelopeInternal(), i);
-        }
+        List<Body> known = bodies.known();
         List<Finding> findings = new ArrayList<>();
         for (int i = 0; i < known.size(); i++) {
             Body a = known.get(i);
             Geometry outline = a.outline();
-            for (Object o : tree.query(outline.getEnvelopeInternal())) {
-                Body b = known.get((Integer) o);
-                if ((Integer) o > i && a.side() == b.side()) {
+            for (int k : bodies.near(outline.getEnvelopeInternal())) {
+                Body b = known.get(k);
+                if (k > i && a.side() == b.side()) {
                     Geometry both = outline.intersection(b.outline());
                     depth(both).ifPresent(d -> findings.add(collide(a, b, both, d)));
                 }
             }
         }
-        leads(c, known, tree, findings);
+        leads(c, bodies, findings);
         return Outcome.of(findings);
     }
 
@@ -100,7 +96,7 @@ public final class BodiesCollideRule implements Rule {
     }
 
     /** Leads through the board that end under a body on the other side. */
-    private void leads(CheckContext c, List<Body> known, STRtree tree, List<Finding> findings) {
+    private void leads(CheckContext c, Bodies bodies, List<Finding> findings) {
         Map<String, Side> sides = new HashMap<>();
         for (Part p : c.parts()) {
             if (p.fitted()) {
@@ -113,8 +109,8 @@ public final class BodiesCollideRule implements Rule {
             }
             Optional<Side> own = Optional.ofNullable(sides.get(p.component()));
             Coordinate at = p.at().coordinate();
-            for (Object o : tree.query(new Envelope(at))) {
-                Body b = known.get((Integer) o);
+            for (int k : bodies.near(new Envelope(at))) {
+                Body b = bodies.known().get(k);
                 boolean under =
                         own.isPresent()
                                 && b.side() != own.get()

@@ -33,8 +33,8 @@ public final class BodyOverEdgeRule implements Rule {
 
     @Override
     public Outcome run(CheckContext c) {
-        List<Body> known = Bodies.known(c);
-        Optional<Outcome> missing = Bodies.missing(c, known);
+        Bodies bodies = Bodies.of(c);
+        Optional<Outcome> missing = bodies.missing();
         if (missing.isPresent()) {
             return missing.get();
         }
@@ -43,7 +43,7 @@ public final class BodyOverEdgeRule implements Rule {
             return Outcome.notRun("the board has no closed outline");
         }
         List<Finding> findings = new ArrayList<>();
-        for (Body b : known) {
+        for (Body b : bodies.known()) {
             Geometry over = b.outline().difference(board);
             double out = reach(over, board);
             if (out >= LEAST_NM) {

@@ -19,7 +19,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.locationtech.jts.geom.Geometry;
-import org.locationtech.jts.index.strtree.STRtree;
 
 /**
  * Bodies over holes that something goes through: a screw, or another part's lead. Vias, and holes
@@ -43,14 +42,10 @@ public final class BodyOverHoleRule implements Rule {
 
     @Override
     public Outcome run(CheckContext c) {
-        List<Body> known = Bodies.known(c);
-        Optional<Outcome> missing = Bodies.missing(c, known);
+        Bodies bodies = Bodies.of(c);
+        Optional<Outcome> missing = bodies.missing();
         if (missing.isPresent()) {
             return missing.get();
-        }
-        STRtree tree = new STRtree();
-        for (int i = 0; i < known.size(); i++) {
-            tree.insert(known.get(i).outline().getEnvelopeInternal(), i);
         }
         Map<String, String> leads = leads(c);
         Map<String, Side> sides = new HashMap<>();
@@ -63,8 +58,8 @@ public final class BodyOverHoleRule implements Rule {
                 continue;
             }
             Geometry shape = h.shape(Flattener.SCREEN);
-            for (Object o : tree.query(shape.getEnvelopeInternal())) {
-                Body b = known.get((Integer) o);
+            for (int k : bodies.near(shape.getEnvelopeInternal())) {
+                Body b = bodies.known().get(k);
                 // A part with leads of its own often has pegs in holes of its own.
                 // A lead from the other side is told by bodies-collide.
                 boolean own =

@@ -1,6 +1,5 @@
 package dev.lastcut.core.check.paste;
 
-import dev.lastcut.core.board.ListedPart;
 import dev.lastcut.core.board.PlacedPart;
 import dev.lastcut.core.board.Role;
 import dev.lastcut.core.board.Side;
@@ -39,14 +38,7 @@ public final class PasteMissingRule implements Rule {
         Set<String> placed = new HashSet<>();
         c.board().placements().ifPresent(all -> names(all).forEach(placed::add));
         Set<String> notFitted = new HashSet<>();
-        c.board()
-                .parts()
-                .ifPresent(
-                        all ->
-                                all.stream()
-                                        .filter(p -> !p.fitted())
-                                        .map(ListedPart::designator)
-                                        .forEach(notFitted::add));
+        c.parts().stream().filter(p -> !p.fitted()).forEach(p -> notFitted.add(p.designator()));
         List<Finding> findings = new ArrayList<>();
         int sides = 0;
         int points = 0;
