@@ -76,7 +76,7 @@ export function CostTab({ job, parts, change }: { job: Job; parts: Parts; change
       </p>
       {cost.unpriced.length > 0 ? (
         <p className="text-look text-[13px]">
-          ▲ At least: {cost.unpriced.length}{' '}
+          ! At least: {cost.unpriced.length}{' '}
           {cost.unpriced.length === 1 ? 'kind has' : 'kinds have'} no known price (
           {cost.unpriced.slice(0, 6).join('; ')}
           {cost.unpriced.length > 6 ? ' …' : ''}).

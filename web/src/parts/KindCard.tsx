@@ -69,7 +69,7 @@ function OfferLine({
           {n.why}
         </p>
       ))}
-      {said.length > 0 ? <p className="text-stop text-[13px]">▲ {said.join(' · ')}</p> : null}
+      {said.length > 0 ? <p className="text-stop text-[13px]">! {said.join(' · ')}</p> : null}
       {open ? <Comparison offer={offer} /> : null}
     </li>
   );
@@ -146,7 +146,7 @@ export function KindCard({
       </p>
       {kind.troubles.map((t) => (
         <p key={t} className="text-stop">
-          ▲ {t}
+          ! {t}
         </p>
       ))}
       {original ? (

@@ -61,7 +61,7 @@ function Row({
         )}
         {kind.troubles.map((t) => (
           <span key={t} className="text-stop block text-[12.5px]">
-            ▲ {t}
+            ! {t}
           </span>
         ))}
       </span>

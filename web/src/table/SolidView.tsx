@@ -105,7 +105,7 @@ export default function SolidView({ job }: { job: Job }) {
           parts as boxes
         </label>
       </div>
-      <p className="text-faint absolute bottom-2 left-3 text-[13px]">
+      <p className="text-faint absolute right-3 bottom-2 left-3 text-[13px]">
         Drag to turn. {sized} boxes have the size of their part or package, the rest that of their
         pads and a usual height; the board is taken as 1.6 mm thick
         {guessed > 0 ? `; ${guessed} parts without known pads are pale` : ''}
