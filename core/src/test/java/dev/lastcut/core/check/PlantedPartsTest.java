@@ -274,9 +274,94 @@ class PlantedPartsTest {
         assertThat(of("body-over-edge", narrow))
                 .singleElement()
                 .satisfies(f -> assertThat(f.measured()).isEqualTo(0.3));
+        // An outline that lies elsewhere is another check's matter.
+        assertThat(of("body-over-edge", chips(5, 0).outline(100, 100, 120, 120))).isEmpty();
         assertThat(of("body-over-hole", narrow.hole(5, 5, 3.2, false)))
                 .singleElement()
                 .satisfies(f -> assertThat(f.parts()).containsExactly("R1"));
         assertThat(of("body-over-hole", chips(5, 0))).isEmpty();
+    }
+
+    /** A part of eight pins in two rows, first pin at the upper left at 0°, drawn as it lies. */
+    private static void eight(TestBoards t, String name, double x, double y, int quarters) {
+        for (int i = 0; i < 8; i++) {
+            double u = i < 4 ? -2.7 : 2.7;
+            double v = i < 4 ? 1.905 - 1.27 * i : -1.905 + 1.27 * (i - 4);
+            double c = Math.cos(Math.PI / 2 * quarters);
+            double s = Math.sin(Math.PI / 2 * quarters);
+            t.pin("N" + i, name, String.valueOf(i + 1), x + u * c - v * s, y + u * s + v * c);
+        }
+    }
+
+    /** Drawn at 0, 90 and 180°, told as given; a fault is planted by telling another rotation. */
+    private static List<Finding> turned(int first, int second, int third) {
+        TestBoards t = new TestBoards();
+        eight(t, "U1", 10, 10, 0);
+        eight(t, "U2", 30, 10, 1);
+        eight(t, "U3", 50, 10, 2);
+        t.placed(
+                "U1,A,SOIC8,10,10," + first + ",top",
+                "U2,A,SOIC8,30,10," + second + ",top",
+                "U3,A,SOIC8,50,10," + third + ",top");
+        return of("rotation-suspect", t);
+    }
+
+    @Test
+    void theOneThatIsToldTurnedOtherwiseThanItLies() {
+        assertThat(turned(0, 90, 180)).isEmpty();
+        // Another habit of the library, for all alike, is no fault.
+        assertThat(turned(90, 180, 270)).isEmpty();
+        for (int wrong : new int[] {90, 180, 270}) {
+            assertThat(turned(0, 90 + wrong, 180))
+                    .singleElement()
+                    .satisfies(
+                            f -> {
+                                assertThat(f.parts()).containsExactly("U2");
+                                assertThat(f.limit()).isEqualTo(90);
+                                assertThat(f.at()).isEqualTo(Pt.mm(30, 10));
+                            });
+        }
+    }
+
+    @Test
+    void aPackageAloneIsHeldAgainstTheOthers() {
+        for (int wrong : new int[] {0, 180}) {
+            TestBoards t = new TestBoards();
+            eight(t, "U1", 10, 10, 0);
+            eight(t, "U2", 30, 10, 1);
+            eight(t, "U3", 50, 10, 2);
+            t.placed(
+                    "U1,A,SOIC8,10,10,0,top",
+                    "U2,A,TSSOP8,30,10,90,top",
+                    "U3,A,MSOP8,50,10," + (180 + wrong) % 360 + ",top");
+            assertThat(of("rotation-suspect", t)).hasSize(wrong == 0 ? 0 : 1);
+        }
+    }
+
+    /** Half a turn of a resistor is none; a quarter is told, a diode's half too. */
+    @Test
+    void twoPinsAreJudgedByWhatTheyAre() {
+        for (String letter : new String[] {"R", "D"}) {
+            TestBoards t = new TestBoards();
+            String[] lines = new String[4];
+            int[] told = {0, 0, 180, 90};
+            for (int i = 0; i < 4; i++) {
+                String name = letter + (i + 1);
+                t.pin("A", name, "1", 5 * i - 0.8, 3).pin("B", name, "2", 5 * i + 0.8, 3);
+                lines[i] = name + ",x,P0603," + 5 * i + ",3," + told[i] + ",top";
+            }
+            List<Finding> all = of("rotation-suspect", t.placed(lines));
+            assertThat(all)
+                    .flatExtracting(Finding::parts)
+                    .containsExactlyElementsOf(letter.equals("R") ? List.of("R4") : List.of());
+        }
+        TestBoards diodes = new TestBoards();
+        for (int i = 0; i < 3; i++) {
+            diodes.pin("A", "D" + i, "1", 5 * i - 0.8, 3).pin("B", "D" + i, "2", 5 * i + 0.8, 3);
+        }
+        diodes.placed("D0,x,SMA,0,3,0,top", "D1,x,SMA,5,3,180,top", "D2,x,SMA,10,3,0,top");
+        assertThat(of("rotation-suspect", diodes))
+                .singleElement()
+                .satisfies(f -> assertThat(f.parts()).containsExactly("D1"));
     }
 }

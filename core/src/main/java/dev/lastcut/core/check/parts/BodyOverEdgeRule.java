@@ -42,6 +42,10 @@ public final class BodyOverEdgeRule implements Rule {
         if (board.isEmpty()) {
             return Outcome.notRun("the board has no closed outline");
         }
+        long beside = bodies.known().stream().filter(b -> !board.intersects(b.outline())).count();
+        if (beside * 2 > bodies.known().size()) {
+            return Outcome.notRun("the outline does not lie about the parts");
+        }
         List<Finding> findings = new ArrayList<>();
         for (Body b : bodies.known()) {
             Geometry over = b.outline().difference(board);

@@ -58,6 +58,7 @@ import dev.lastcut.core.check.parts.PinExpectedRule;
 import dev.lastcut.core.check.parts.PinRoleSuspectRule;
 import dev.lastcut.core.check.parts.PinUnconnectedRule;
 import dev.lastcut.core.check.parts.RefdesDuplicateRule;
+import dev.lastcut.core.check.parts.RotationSuspectRule;
 import dev.lastcut.core.check.parts.ValueConflictRule;
 import dev.lastcut.core.check.paste.PasteMissingRule;
 import dev.lastcut.core.check.paste.PasteOnHoleRule;
@@ -143,6 +144,7 @@ public final class CheckRunner {
                     new RefdesDuplicateRule(),
                     new ValueConflictRule(),
                     new ListLimitsRule(),
+                    new RotationSuspectRule(),
                     new PinUnconnectedRule(),
                     new PinExpectedRule(),
                     new PinRoleSuspectRule(),
