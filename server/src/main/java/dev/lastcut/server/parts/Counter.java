@@ -5,7 +5,6 @@ import dev.lastcut.server.catalogue.PartJson;
 import dev.lastcut.server.parts.CounterClient.CounterException;
 import dev.lastcut.server.report.Json;
 import dev.lastcut.server.store.CounterStore;
-import java.net.URI;
 import java.nio.charset.StandardCharsets;
 import java.time.Duration;
 import java.time.Instant;
@@ -41,8 +40,7 @@ public class Counter {
             @Value("${lastcut.counter.limit-ms:2000}") long limitMs) {
         this.store = store;
         // The stand-in has its address only once it listens.
-        this.client =
-                () -> new CounterClient(URI.create(stand.address()), Duration.ofMillis(limitMs));
+        this.client = () -> new CounterClient(stand.address(), Duration.ofMillis(limitMs));
         remember();
     }
 

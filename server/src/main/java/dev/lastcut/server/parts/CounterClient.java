@@ -5,6 +5,7 @@ import dev.lastcut.server.catalogue.PartJson;
 import dev.lastcut.server.report.Json;
 import java.io.IOException;
 import java.io.InputStream;
+import java.io.UncheckedIOException;
 import java.net.URI;
 import java.net.URLEncoder;
 import java.net.http.HttpClient;
@@ -20,6 +21,7 @@ import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.ExecutionException;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
+import java.util.concurrent.atomic.AtomicReference;
 import java.util.stream.Collectors;
 import tools.jackson.core.JacksonException;
 
@@ -29,10 +31,10 @@ final class CounterClient {
     private static final int MOST_BYTES = 4 << 20;
 
     private final HttpClient http = HttpClient.newBuilder().connectTimeout(CONNECT).build();
-    private final URI address;
+    private final String address;
     private final Duration limit;
 
-    CounterClient(URI address, Duration limit) {
+    CounterClient(String address, Duration limit) {
         this.address = address;
         this.limit = limit;
     }
@@ -81,36 +83,71 @@ final class CounterClient {
     }
 
     private byte[] get(String path) throws CounterException {
-        HttpRequest request =
-                HttpRequest.newBuilder(URI.create(address + path)).timeout(limit).build();
-        CompletableFuture<HttpResponse<InputStream>> answer =
-                http.sendAsync(request, HttpResponse.BodyHandlers.ofInputStream());
+        HttpRequest request = request(path);
+        AtomicReference<InputStream> open = new AtomicReference<>();
+        CompletableFuture<Answered> answer =
+                http.sendAsync(request, HttpResponse.BodyHandlers.ofInputStream())
+                        .thenApplyAsync(r -> read(r, open));
         try {
-            HttpResponse<InputStream> r = answer.get(limit.toMillis(), TimeUnit.MILLISECONDS);
-            try (InputStream in = r.body()) {
-                byte[] body = in.readNBytes(MOST_BYTES + 1);
-                if (r.statusCode() != 200) {
-                    throw new CounterException(
-                            "The counter refuses (status " + r.statusCode() + ").");
-                }
-                if (body.length > MOST_BYTES) {
-                    throw new CounterException("The counter's answer is larger than 4 MB.");
-                }
-                return body;
+            // The limit is for the whole answer, to its last byte.
+            Answered a = answer.get(limit.toMillis(), TimeUnit.MILLISECONDS);
+            if (a.status != 200) {
+                throw new CounterException("The counter refuses (status " + a.status + ").");
             }
+            if (a.body.length > MOST_BYTES) {
+                throw new CounterException("The counter's answer is larger than 4 MB.");
+            }
+            return a.body;
         } catch (TimeoutException e) {
             answer.cancel(true);
+            close(open.get());
             throw late();
         } catch (ExecutionException e) {
             if (e.getCause() instanceof HttpTimeoutException) {
                 throw late();
             }
-            throw new CounterException("The counter at " + address + " is not there.");
-        } catch (IOException e) {
-            throw new CounterException("The counter broke off in the middle of its answer.");
+            throw new CounterException(
+                    e.getCause() instanceof UncheckedIOException
+                            ? "The counter broke off in the middle of its answer."
+                            : "The counter at " + address + " is not there.");
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
             throw new CounterException("The counter was not waited for.");
+        }
+    }
+
+    private HttpRequest request(String path) throws CounterException {
+        try {
+            return HttpRequest.newBuilder(URI.create(address + path)).timeout(limit).build();
+        } catch (IllegalArgumentException e) {
+            throw new CounterException(
+                    "The counter's address '"
+                            + address
+                            + "' is none: it begins with http:// or https://.");
+        }
+    }
+
+    private record Answered(int status, byte[] body) {}
+
+    private static Answered read(
+            HttpResponse<InputStream> response, AtomicReference<InputStream> open) {
+        try (InputStream in = response.body()) {
+            open.set(in);
+            return new Answered(response.statusCode(), in.readNBytes(MOST_BYTES + 1));
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    /** Whoever still reads from it is woken. */
+    private static void close(InputStream in) {
+        try {
+            if (in != null) {
+                in.close();
+            }
+        } catch (IOException e) {
+            // It is given up in any case.
+            return;
         }
     }
 

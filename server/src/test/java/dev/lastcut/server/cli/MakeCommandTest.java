@@ -1,6 +1,7 @@
 package dev.lastcut.server.cli;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
 import dev.lastcut.server.report.Json;
 import dev.lastcut.server.sheets.SheetLibrary;
@@ -45,6 +46,60 @@ class MakeCommandTest {
 
     private JsonNode report(Path out) throws IOException {
         return Json.MAPPER.readTree(Files.readAllBytes(out.resolve("report.json")));
+    }
+
+    /** The sums are worked by hand from the sheet's fees and the prices in the ticket. */
+    @Test
+    void theReportTellsWhatThePartsOfTheTicketCost() throws Exception {
+        Path ticket = folder.resolve("ticket.json");
+        Files.writeString(
+                ticket,
+                """
+                {
+                  "order": { "quantity": 20 },
+                  "known_parts": {
+                    "LC-C0603-100N": { "package": "0603", "supply": { "stock": 9, "currency": "EUR",
+                      "line_stock": true,
+                      "breaks": [ { "from": 1, "price": 0.02 }, { "from": 100, "price": 0.01 } ] } },
+                    "TF-PFET": { "package": "SOT23", "supply": { "stock": 9, "currency": "EUR",
+                      "line_stock": false, "life": "last-orders",
+                      "breaks": [ { "from": 1, "price": 0.1 } ] } }
+                  }
+                }
+                """);
+        Path out = folder.resolve("out");
+        make(
+                demo("hive-scale-node.zip").toString(),
+                "--for",
+                "waggle-quick",
+                "--with",
+                ticket.toString(),
+                "--out",
+                out.toString());
+        JsonNode report = report(out);
+        int placed = report.at("/placement/lines").asInt();
+        // 9 × 20 × 1.06 = 190.8: 191 at 0.01; 2 × 20 × 1.06 = 42.4: 43 at 0.1, loaded for 3;
+        // the line is set up for 9, and each part fitted for 0.0015.
+        double batch = 191 * 0.01 + 43 * 0.1 + 3 + 9 + placed * 20 * 0.0015;
+        assertThat(report.at("/bill/cost/batch").asDouble()).isCloseTo(batch, within(0.005));
+        assertThat(report.at("/bill/cost/per_board").asDouble())
+                .isCloseTo(batch / 20, within(0.005));
+        assertThat(report.at("/bill/cost/boards").asInt()).isEqualTo(20);
+        assertThat(report.at("/bill/loaded_kinds").asInt()).isEqualTo(1);
+        assertThat(report.at("/bill/cost/unpriced").asInt())
+                .isEqualTo(report.at("/bill/kinds").asInt() - 2);
+        // Waggle takes 20 designators on a line, and no kind has more.
+        assertThat(report.at("/bill/lines")).isEqualTo(report.at("/bill/kinds"));
+        JsonNode q1 =
+                report.at("/parts")
+                        .valueStream()
+                        .filter(p -> p.at("/designator").asString().equals("Q1"))
+                        .findFirst()
+                        .orElseThrow();
+        assertThat(q1.at("/kind").asString()).isEqualTo("loaded-to-order");
+        assertThat(q1.at("/by").asString()).isEqualTo("house");
+        assertThat(q1.at("/package").asString()).isEqualTo("SOT23");
+        assertThat(q1.at("/pins").asInt()).isEqualTo(3);
     }
 
     private static long openings(Path out) throws IOException {
