@@ -6,11 +6,16 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.List;
 import java.util.Map;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
 
 class PackReaderTest {
     private static byte[] zip(Map<String, byte[]> files) throws IOException {
@@ -67,5 +72,61 @@ class PackReaderTest {
         }
         assertThat(bytes.size()).isLessThan(1 << 20);
         refused(bytes.toByteArray(), "256 MB");
+    }
+
+    @Test
+    void looseFilesAreOnePackAndAZipAloneIsTakenApart() throws Exception {
+        byte[] one = {1};
+        Pack loose =
+                PackReader.fromLoose(
+                        "loose",
+                        List.of(
+                                new Pack.PackFile("b\\c.gbr", one),
+                                new Pack.PackFile("a.gbr", one)));
+        assertThat(loose.name()).isEqualTo("loose");
+        assertThat(loose.files())
+                .extracting(Pack.PackFile::path)
+                .containsExactlyInAnyOrder("a.gbr", "b/c.gbr");
+        byte[] zip = zip(Map.of("x.gbr", one, "y.gbr", one));
+        Pack apart = PackReader.fromLoose("loose", List.of(new Pack.PackFile("board.ZIP", zip)));
+        assertThat(apart.files()).hasSize(2);
+        assertThatThrownBy(
+                        () ->
+                                PackReader.fromLoose(
+                                        "loose", List.of(new Pack.PackFile("../a.gbr", one))))
+                .hasMessageContaining("outside its own folder");
+        assertThatThrownBy(
+                        () ->
+                                PackReader.fromLoose(
+                                        "loose",
+                                        List.of(
+                                                new Pack.PackFile("a.gbr", one),
+                                                new Pack.PackFile("b.zip", zip))))
+                .hasMessageContaining("another zip");
+    }
+
+    @Test
+    void aFolderIsReadWithItsFolders(@TempDir Path folder) throws Exception {
+        Files.createDirectories(folder.resolve("drill/deep"));
+        Files.write(folder.resolve("a.gbr"), new byte[] {1});
+        Files.write(folder.resolve("drill/deep/b.drl"), new byte[] {2, 3});
+        Pack pack = PackReader.fromFolder(folder);
+        assertThat(pack.name()).isEqualTo(folder.getFileName().toString());
+        assertThat(pack.files())
+                .extracting(f -> f.path() + " " + f.content().length)
+                .containsExactlyInAnyOrder("a.gbr 1", "drill/deep/b.drl 2");
+    }
+
+    /** 500 files are a pack, one more is not. */
+    @Test
+    void theMostFilesOfAPack() throws Exception {
+        List<Pack.PackFile> files = new ArrayList<>();
+        for (int i = 0; i < 500; i++) {
+            files.add(new Pack.PackFile("f" + i + ".gbr", new byte[] {1}));
+        }
+        assertThat(PackReader.fromLoose("many", files).files()).hasSize(500);
+        files.add(new Pack.PackFile("one-more.gbr", new byte[] {1}));
+        assertThatThrownBy(() -> PackReader.fromLoose("many", files))
+                .hasMessageContaining("more than 500 files");
     }
 }
