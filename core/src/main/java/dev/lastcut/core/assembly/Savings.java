@@ -78,7 +78,8 @@ public final class Savings {
 
     /**
      * @param offers parts of the counter that could be taken instead, for any of the kinds
-     * @return what saves most first; what is known to cost more is left out
+     * @return what can be taken first, of that what saves most; what is known to cost more is left
+     *     out
      */
     public static List<Hint> of(
             List<Part> parts,
@@ -110,7 +111,10 @@ public final class Savings {
         s.equal(kinds);
         s.byHand(kinds);
         s.hints.removeIf(h -> h.saves().filter(x -> x < 0.005).isPresent());
-        s.hints.sort(Comparator.comparing(h -> -h.saves().orElse(0.0)));
+        // What can be taken here and now comes first.
+        s.hints.sort(
+                Comparator.comparing((Hint h) -> h.take().isEmpty())
+                        .thenComparing(h -> -h.saves().orElse(0.0)));
         return List.copyOf(s.hints);
     }
 

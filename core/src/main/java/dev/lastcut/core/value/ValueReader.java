@@ -48,6 +48,9 @@ final class ValueReader {
     private static final Pattern CLASS_ONE =
             Pattern.compile("[CN][0OP][G0O]", Pattern.CASE_INSENSITIVE);
 
+    /** A word behind a number that looks like a unit nobody knows: then the number is none. */
+    private static final Pattern UNIT_LIKE = Pattern.compile("[pnuµμmkKMGR][\\p{L}]{0,2}");
+
     /** Three digits on a capacitor: two and the number of noughts, pF (IEC 60062). */
     private static final Pattern THREE_DIGITS = Pattern.compile("[1-9]\\d[1-7]");
 
@@ -77,7 +80,8 @@ final class ValueReader {
         String s = text.strip();
         List<String> words = s.length() > LONGEST ? List.of(s) : words(s);
         for (int i = 0; i < words.size(); i++) {
-            word(words.get(i), i == 0);
+            boolean alone = words.size() == 1 || !UNIT_LIKE.matcher(words.get(1)).matches();
+            word(words.get(i), i == 0 && alone);
         }
         return new PartValue(
                 text,
@@ -184,6 +188,10 @@ final class ValueReader {
         if (code && first && LETTERS.containsKey(prefix)) {
             // No capacitor has kilofarads: K is the letter of ±10 % after three digits.
             return bare(w, m.group("n"), prefix);
+        }
+        if (prefix.equals("R") && unit == null && expected == Dimension.INDUCTANCE) {
+            // A ferrite bead stands under L and counts ohms.
+            return keep(number(m.group("n")), Dimension.RESISTANCE, m.group("t"));
         }
         return take(number(m.group("n")), prefix, unit, m.group("t"));
     }

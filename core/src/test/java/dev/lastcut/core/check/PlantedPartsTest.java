@@ -206,6 +206,37 @@ class PlantedPartsTest {
                 .satisfies(f -> assertThat(f.nets()).containsExactly("SIG"));
     }
 
+    /**
+     * A plug whose shell is on two nets; a part with two grounds that are kept apart on purpose.
+     */
+    @Test
+    void pinsOfOneKindAreOneNet() {
+        CataloguePart plug =
+                Shelf.part("PLUG", "USB")
+                        .pin("1", "SHELL", PinRole.SHIELD)
+                        .pin("2", "SHELL", PinRole.SHIELD)
+                        .pin("3", "GND", PinRole.GROUND)
+                        .pin("4", "AGND", PinRole.GROUND)
+                        .get();
+        for (boolean apart : new boolean[] {true, false}) {
+            TestBoards t =
+                    new TestBoards().listed("J1,USB,USB,PLUG").placed("J1,USB,USB,5,5,0,top");
+            String[] nets = {"EARTH", apart ? "CASE" : "EARTH", "GND", "GNDA"};
+            for (int i = 0; i < 4; i++) {
+                t.pin(nets[i], "J1", String.valueOf(i + 1), 4 + i, 4);
+                t.pin(nets[i], "R" + i, "1", 14 + i, 4);
+            }
+            List<Finding> all = of("pin-expected", t, PartsPlan.NONE.knowing(Map.of("PLUG", plug)));
+            if (apart) {
+                assertThat(all)
+                        .singleElement()
+                        .satisfies(f -> assertThat(f.nets()).containsExactly("CASE", "EARTH"));
+            } else {
+                assertThat(all).isEmpty();
+            }
+        }
+    }
+
     @Test
     void swappedPinsAreSaidToBe() {
         List<Finding> all =

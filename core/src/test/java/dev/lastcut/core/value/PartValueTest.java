@@ -140,6 +140,24 @@ class PartValueTest {
         assertThat(v.words()).isEqualTo(text.strip());
     }
 
+    @Test
+    void aNumberBeforeAUnitNobodyKnowsIsNotTaken() {
+        assertThat(PartValue.read("10 kµ", "R1").amount()).isEmpty();
+        assertThat(PartValue.read("10 kx", "R1").amount()).isEmpty();
+        assertThat(PartValue.read("100 1% 0603", "R1").amount())
+                .hasValue(Amount.of("100", Dimension.RESISTANCE));
+        assertThat(PartValue.read("10 kOhm", "R1").amount())
+                .hasValue(Amount.of("10000", Dimension.RESISTANCE));
+    }
+
+    /** A bead counts ohms; 4R7 on a coil could be microhenries by its code. */
+    @Test
+    void aFerriteBeadUnderL() {
+        assertThat(PartValue.read("600R ferrite", "L1").amount())
+                .hasValue(Amount.of("600", Dimension.RESISTANCE));
+        assertThat(PartValue.read("4R7", "L1").amount()).isEmpty();
+    }
+
     /** A capacitor's bare 220 could be 220 pF or 22 pF by its code: nobody is to guess. */
     @Test
     void aCapacitorsBareNumberIsNotGuessed() {
