@@ -11,6 +11,23 @@ import type { PartsChange } from './usePartsChange';
 
 const NEED_MARK: Record<string, string> = { met: '✓', unproven: '?', 'not-met': '✗' };
 
+/** Whether a part does what it must, and what that rests on. */
+function Proofs({ needs }: { needs: Offer['needs'] }) {
+  return (
+    <>
+      {needs.map((n) => (
+        <p
+          key={n.need}
+          className={`text-[13px] ${n.answer === 'met' ? 'text-good' : n.answer === 'not-met' ? 'text-stop' : 'text-look'}`}
+        >
+          {NEED_MARK[n.answer]} {n.need}: <b>{n.answer === 'not-met' ? 'not met' : n.answer}</b>,{' '}
+          {n.why}
+        </p>
+      ))}
+    </>
+  );
+}
+
 /** A part that could be fitted, on one line; what speaks against it is said. */
 function OfferLine({
   offer,
@@ -60,15 +77,7 @@ function OfferLine({
         {offer.price != null ? `, ${money(offer.price, offer.currency)}` : ', no price'}
         {offer.evidence.length > 0 ? ` · ${offer.evidence.join(', ')}` : ''}
       </p>
-      {offer.needs.map((n) => (
-        <p
-          key={n.need}
-          className={`text-[13px] ${n.answer === 'met' ? 'text-good' : n.answer === 'not-met' ? 'text-stop' : 'text-look'}`}
-        >
-          {NEED_MARK[n.answer]} {n.need}: <b>{n.answer === 'not-met' ? 'not met' : n.answer}</b>,{' '}
-          {n.why}
-        </p>
-      ))}
+      <Proofs needs={offer.needs} />
       {said.length > 0 ? <p className="text-stop text-[13px]">! {said.join(' · ')}</p> : null}
       {open ? <Comparison offer={offer} /> : null}
     </li>
@@ -159,15 +168,7 @@ export function KindCard({
             {original.lineStock ? 'line stock' : 'loaded to order'}, {pieces(original.stock)} pcs,{' '}
             {original.life}
           </p>
-          {original.needs.map((n) => (
-            <p
-              key={n.need}
-              className={`text-[13px] ${n.answer === 'met' ? 'text-good' : n.answer === 'not-met' ? 'text-stop' : 'text-look'}`}
-            >
-              {NEED_MARK[n.answer]} {n.need}: <b>{n.answer === 'not-met' ? 'not met' : n.answer}</b>
-              , {n.why}
-            </p>
-          ))}
+          <Proofs needs={original.needs} />
           {kind.known ? null : (
             <Button
               look="main"

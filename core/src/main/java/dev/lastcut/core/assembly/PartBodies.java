@@ -1,12 +1,11 @@
 package dev.lastcut.core.assembly;
 
-import dev.lastcut.core.board.Feature;
 import dev.lastcut.core.board.PlacedPart;
 import dev.lastcut.core.board.Side;
 import dev.lastcut.core.catalogue.CataloguePart;
 import dev.lastcut.core.connectivity.BoardGeometry;
-import dev.lastcut.core.connectivity.CopperNode;
 import dev.lastcut.core.connectivity.NetReference;
+import dev.lastcut.core.connectivity.PadBox;
 import dev.lastcut.core.geometry.Length;
 import dev.lastcut.core.geometry.Pt;
 import java.util.ArrayList;
@@ -124,15 +123,11 @@ public final class PartBodies {
         for (NetReference.Anchor a : anchors) {
             if (a.point().isPin()) {
                 Pads f = parts.computeIfAbsent(a.point().component(), k -> new Pads());
-                CopperNode node = geometry.nets().nodes().get(a.node());
                 f.throughHole |= a.point().hole();
                 a.point().access().ifPresent(s -> f.side = s);
-                // A pour or a via can cover a pad; then the pad's place has to do.
-                Coordinate at = a.point().at().coordinate();
-                boolean pad =
-                        node.feature() instanceof Feature.Flash
-                                && node.envelope().centre().distance(at) < ROW_NM / 2;
-                f.boxes.add(pad ? node.envelope() : new Envelope(at));
+                f.boxes.add(
+                        PadBox.of(geometry, a)
+                                .orElseGet(() -> new Envelope(a.point().at().coordinate())));
             }
         }
         return parts;

@@ -4,8 +4,8 @@ import dev.lastcut.core.board.Feature;
 import dev.lastcut.core.board.Layer;
 import dev.lastcut.core.board.Piece;
 import dev.lastcut.core.connectivity.BoardGeometry;
-import dev.lastcut.core.connectivity.CopperNode;
 import dev.lastcut.core.connectivity.NetReference;
+import dev.lastcut.core.connectivity.PadBox;
 import dev.lastcut.core.geometry.Geo;
 import java.util.ArrayList;
 import java.util.Collections;
@@ -13,7 +13,6 @@ import java.util.HashSet;
 import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Set;
-import org.locationtech.jts.geom.Coordinate;
 import org.locationtech.jts.geom.Envelope;
 import org.locationtech.jts.geom.Geometry;
 import org.locationtech.jts.index.strtree.STRtree;
@@ -71,14 +70,12 @@ public record Openings(Layer layer, Geometry area, Set<String> without) {
     }
 
     private static Envelope pad(BoardGeometry geometry, NetReference.Anchor a) {
-        CopperNode node = geometry.nets().nodes().get(a.node());
-        Coordinate at = a.point().at().coordinate();
-        if (node.feature() instanceof Feature.Flash
-                && node.envelope().centre().distance(at) < NARROW_NM / 2) {
-            return node.envelope();
-        }
-        Envelope place = new Envelope(at);
-        place.expandBy(NARROW_NM / 2);
-        return place;
+        return PadBox.of(geometry, a)
+                .orElseGet(
+                        () -> {
+                            Envelope place = new Envelope(a.point().at().coordinate());
+                            place.expandBy(NARROW_NM / 2);
+                            return place;
+                        });
     }
 }

@@ -8,12 +8,12 @@ import dev.lastcut.core.catalogue.Comparison;
 import dev.lastcut.core.catalogue.DataValue;
 import dev.lastcut.core.catalogue.Need;
 import dev.lastcut.core.catalogue.Parameter;
+import dev.lastcut.server.catalogue.PartJson;
 import dev.lastcut.server.parts.PartsService;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 
@@ -86,26 +86,18 @@ record CandidatesView(
             }
         }
         Map<String, OfferView> all = new LinkedHashMap<>();
-        for (Candidates.Candidate c : found) {
-            all.put(c.part().number(), offer(c.part(), Optional.of(c), original, part, needs));
+        if (words.isBlank()) {
+            for (Candidates.Candidate c : found) {
+                all.put(c.part().number(), offer(c.part(), Optional.of(c), original, part, needs));
+            }
         }
-        original.ifPresent(
-                o ->
-                        parts.instead(o)
-                                .forEach(
-                                        p ->
-                                                all.putIfAbsent(
-                                                        p.number(),
-                                                        offer(
-                                                                p,
-                                                                Optional.empty(),
-                                                                original,
-                                                                part,
-                                                                needs))));
-        if (!words.isBlank()) {
-            // Looked for by hand: these alone are shown.
-            all.clear();
-            for (CataloguePart p : parts.found(words)) {
+        // Looked for by hand, what was found so is shown alone.
+        List<CataloguePart> others =
+                words.isBlank()
+                        ? original.map(parts::instead).orElse(List.of())
+                        : parts.found(words);
+        for (CataloguePart p : others) {
+            if (!all.containsKey(p.number())) {
                 all.put(p.number(), offer(p, Optional.empty(), original, part, needs));
             }
         }
@@ -163,7 +155,7 @@ record CandidatesView(
                 p.supply().price(1).orElse(null),
                 p.supply().currency(),
                 p.asOf(),
-                candidate.map(x -> word(x.match())).orElse(""),
+                candidate.map(x -> PartJson.id(x.match())).orElse(""),
                 candidate.map(Candidates.Candidate::evidence).orElse(List.of()),
                 candidate.map(Candidates.Candidate::against).orElse(List.of()),
                 needs.stream().map(n -> proof(n, p)).toList(),
@@ -174,7 +166,7 @@ record CandidatesView(
 
     private static ProofView proof(Need n, CataloguePart p) {
         Need.Proof proof = n.of(p);
-        return new ProofView(n.text(), word(proof.answer()), proof.why());
+        return new ProofView(n.text(), PartJson.id(proof.answer()), proof.why());
     }
 
     private static RowView row(Comparison.Row r) {
@@ -182,7 +174,7 @@ record CandidatesView(
                 Parameter.title(r.parameter()),
                 r.original().map(DataValue::words).orElse("not stated"),
                 r.other().map(DataValue::words).orElse("not stated"),
-                word(r.verdict()),
+                PartJson.id(r.verdict()),
                 r.why());
     }
 
@@ -194,9 +186,5 @@ record CandidatesView(
                                 rows.add(
                                         new RowView(Parameter.title(name), v.words(), "", "", "")));
         return rows;
-    }
-
-    private static String word(Enum<?> e) {
-        return e.name().toLowerCase(Locale.ROOT).replace('_', '-');
     }
 }

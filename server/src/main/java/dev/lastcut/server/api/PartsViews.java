@@ -25,6 +25,7 @@ import dev.lastcut.core.formats.table.Designators;
 import dev.lastcut.core.geometry.Pt;
 import dev.lastcut.core.ticket.Ticket;
 import dev.lastcut.core.value.Dimension;
+import dev.lastcut.server.catalogue.PartJson;
 import dev.lastcut.server.jobs.JobService;
 import dev.lastcut.server.parts.Counter;
 import dev.lastcut.server.parts.PartsService;
@@ -32,7 +33,6 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
@@ -256,7 +256,7 @@ final class PartsViews {
                         .map(
                                 i ->
                                         new PartsView.ItemView(
-                                                i.what().name().toLowerCase(Locale.ROOT),
+                                                PartJson.id(i.what()),
                                                 i.line()
                                                         .map(l -> Designators.fold(l.designators()))
                                                         .orElse(""),
@@ -273,10 +273,7 @@ final class PartsViews {
             take.put(e.getKey(), PartsController.FittingView.of(e.getValue()));
         }
         return new PartsView.HintView(
-                h.kind().name().toLowerCase(Locale.ROOT).replace('_', '-'),
-                h.words(),
-                h.saves().orElse(null),
-                take);
+                PartJson.id(h.kind()), h.words(), h.saves().orElse(null), take);
     }
 
     private PartsView.CounterView state(List<PartsList.Line> kinds) {

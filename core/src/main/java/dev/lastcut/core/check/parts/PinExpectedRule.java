@@ -29,11 +29,11 @@ public final class PinExpectedRule implements Rule {
 
     @Override
     public Outcome run(CheckContext c) {
-        Optional<Outcome> missing = PinsOnNets.missing(c);
+        PinsOnNets pins = PinsOnNets.of(c);
+        Optional<Outcome> missing = pins.missing(c);
         if (missing.isPresent()) {
             return missing.get();
         }
-        PinsOnNets pins = PinsOnNets.of(c);
         List<Finding> findings = new ArrayList<>();
         for (PinsOnNets.On on : pins.all()) {
             if (on.pin().role() == PinRole.STAY_FREE && !on.isOpen()) {

@@ -26,11 +26,11 @@ public final class PinRoleSuspectRule implements Rule {
 
     @Override
     public Outcome run(CheckContext c) {
-        Optional<Outcome> missing = PinsOnNets.missing(c);
+        PinsOnNets pins = PinsOnNets.of(c);
+        Optional<Outcome> missing = pins.missing(c);
         if (missing.isPresent()) {
             return missing.get();
         }
-        PinsOnNets pins = PinsOnNets.of(c);
         List<Finding> findings = new ArrayList<>();
         for (List<PinsOnNets.On> own : pins.byPart().values()) {
             for (PinsOnNets.On on : own) {

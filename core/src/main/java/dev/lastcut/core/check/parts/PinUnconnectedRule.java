@@ -24,12 +24,13 @@ public final class PinUnconnectedRule implements Rule {
 
     @Override
     public Outcome run(CheckContext c) {
-        Optional<Outcome> missing = PinsOnNets.missing(c);
+        PinsOnNets pins = PinsOnNets.of(c);
+        Optional<Outcome> missing = pins.missing(c);
         if (missing.isPresent()) {
             return missing.get();
         }
         List<Finding> findings =
-                PinsOnNets.of(c).all().stream()
+                pins.all().stream()
                         .filter(on -> on.pin().role().mustConnect() && on.isOpen())
                         .map(on -> finding(c, on))
                         .toList();

@@ -48,12 +48,11 @@ final class PinsOnNets {
     private PinsOnNets() {}
 
     /** Why the pin checks cannot run; empty when they can. */
-    static Optional<Outcome> missing(CheckContext c) {
+    Optional<Outcome> missing(CheckContext c) {
         if (c.board().netlist().isEmpty()) {
             return Optional.of(Outcome.notRun("the pack has no netlist"));
         }
-        boolean known = of(c).all.isEmpty();
-        return known
+        return all.isEmpty()
                 ? Optional.of(
                         Outcome.notRun(
                                 "of no fitted part the pins are known; ask the parts counter"))

@@ -1,5 +1,6 @@
 package dev.lastcut.core.check.parts;
 
+import dev.lastcut.core.assembly.Population;
 import dev.lastcut.core.board.ListedPart;
 import dev.lastcut.core.board.PlacedPart;
 import dev.lastcut.core.check.CheckContext;
@@ -38,16 +39,13 @@ public final class RefdesDuplicateRule implements Rule {
             return Outcome.notRun("the pack has neither a parts list nor a placement file");
         }
         List<Finding> findings = new ArrayList<>();
-        Map<String, List<PlacedPart>> placed = new LinkedHashMap<>();
-        for (PlacedPart p : c.board().placements().orElse(List.of())) {
-            placed.computeIfAbsent(p.designator(), k -> new ArrayList<>()).add(p);
-        }
-        placed.forEach(
-                (name, places) -> {
-                    if (places.size() > 1 && !isChoice(places)) {
-                        findings.add(placement(name, places));
-                    }
-                });
+        Population.placed(c.board())
+                .forEach(
+                        (name, places) -> {
+                            if (places.size() > 1 && !isChoice(places)) {
+                                findings.add(placement(name, places));
+                            }
+                        });
         Map<String, List<ListedPart>> listed = new LinkedHashMap<>();
         for (ListedPart p : c.board().parts().orElse(List.of())) {
             listed.computeIfAbsent(p.designator(), k -> new ArrayList<>()).add(p);
