@@ -7,6 +7,7 @@ import dev.lastcut.core.assembly.PartsPlan;
 import dev.lastcut.core.assembly.PlacementTable;
 import dev.lastcut.core.assembly.Population;
 import dev.lastcut.core.assembly.Savings;
+import dev.lastcut.core.assembly.Turns;
 import dev.lastcut.core.board.Board;
 import dev.lastcut.core.board.Side;
 import dev.lastcut.core.capability.Assembly;
@@ -103,7 +104,8 @@ public final class PartsGrowth {
                                             PartsList.kinds(parts.get(0)), OptionalInt.of(40));
                             PartsList.csv(lines, Assembly.ListForm.USUAL);
                             PartsList.xlsx(lines, Assembly.ListForm.USUAL);
-                            PlacementTable.csv(parts.get(0));
+                            PlacementTable.csv(
+                                    parts.get(0), Assembly.PlacementForm.USUAL, Turns.NONE);
                         });
         double price =
                 ms(

@@ -16,13 +16,25 @@ import java.util.TreeMap;
  * @param known what the counter said of parts that were chosen, by number; kept here so that the
  *     same ticket gives the same findings and costs whatever the counter says tomorrow
  * @param needs what a part must do in this circuit, by designator, each as it was written
+ * @param turns what is added to the rotations of the placement
+ * @param byHand what the maker solders
+ * @param looked packages whose rotations somebody looked at, each with how they were then
  */
 public record PartsPlan(
         Variants variants,
         SortedMap<String, CataloguePart> known,
-        SortedMap<String, List<String>> needs) {
+        SortedMap<String, List<String>> needs,
+        Turns turns,
+        ByHand byHand,
+        SortedMap<String, String> looked) {
     public static final PartsPlan NONE =
-            new PartsPlan(Variants.NONE, new TreeMap<>(), new TreeMap<>());
+            new PartsPlan(
+                    Variants.NONE,
+                    new TreeMap<>(),
+                    new TreeMap<>(),
+                    Turns.NONE,
+                    ByHand.NONE,
+                    new TreeMap<>());
 
     public PartsPlan {
         known = Collections.unmodifiableSortedMap(new TreeMap<>(known));
@@ -34,23 +46,40 @@ public record PartsPlan(
                     }
                 });
         needs = Collections.unmodifiableSortedMap(all);
+        looked = Collections.unmodifiableSortedMap(new TreeMap<>(looked));
     }
 
     public PartsPlan with(Variants other) {
-        return new PartsPlan(other, known, needs);
+        return new PartsPlan(other, known, needs, turns, byHand, looked);
+    }
+
+    public PartsPlan with(Turns other) {
+        return new PartsPlan(variants, known, needs, other, byHand, looked);
+    }
+
+    public PartsPlan with(ByHand other) {
+        return new PartsPlan(variants, known, needs, turns, other, looked);
     }
 
     public PartsPlan knowing(Map<String, CataloguePart> more) {
         TreeMap<String, CataloguePart> all = new TreeMap<>(known);
         all.putAll(more);
-        return new PartsPlan(variants, all, needs);
+        return new PartsPlan(variants, all, needs, turns, byHand, looked);
     }
 
     /** With what a part must do; an empty list takes all back. */
     public PartsPlan needing(String designator, List<String> said) {
         TreeMap<String, List<String>> all = new TreeMap<>(needs);
         all.put(designator, said);
-        return new PartsPlan(variants, known, all);
+        return new PartsPlan(variants, known, all, turns, byHand, looked);
+    }
+
+    /** With a footprint looked at as its parts lie now; an empty text takes it back. */
+    public PartsPlan lookedAt(String footprint, String asTheyLie) {
+        TreeMap<String, String> all = new TreeMap<>(looked);
+        all.put(footprint, asTheyLie);
+        all.values().removeIf(String::isEmpty);
+        return new PartsPlan(variants, known, needs, turns, byHand, all);
     }
 
     /** What is known of the part that is fitted. */
@@ -62,6 +91,12 @@ public record PartsPlan(
     public PartsPlan without(Set<String> designators) {
         TreeMap<String, List<String>> left = new TreeMap<>(needs);
         left.keySet().removeAll(designators);
-        return new PartsPlan(variants.without(designators), known, left);
+        return new PartsPlan(
+                variants.without(designators),
+                known,
+                left,
+                turns.without(designators),
+                byHand.without(designators),
+                looked);
     }
 }

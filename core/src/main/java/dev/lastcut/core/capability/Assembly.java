@@ -16,6 +16,8 @@ import java.util.OptionalInt;
  * @param list how the parts list is to look
  * @param zeroOrientation where pin 1 lies at 0°, after IEC 61188-7; empty when it does not say
  * @param leastPitch the narrowest pitch it fits
+ * @param placement how the placement is to look
+ * @param line what its line asks of the board
  */
 public record Assembly(
         List<Side> sides,
@@ -23,12 +25,141 @@ public record Assembly(
         Fees fees,
         ListForm list,
         Optional<ZeroOrientation> zeroOrientation,
-        Optional<Limit> leastPitch) {
+        Optional<Limit> leastPitch,
+        PlacementForm placement,
+        Line line) {
     public Assembly {
         sides = List.copyOf(sides);
         if (sides.isEmpty() || sides.stream().distinct().count() != sides.size()) {
             throw new IllegalArgumentException("assembly.sides names top, bottom or both");
         }
+    }
+
+    /** With the usual placement table, and a line that asks nothing of the board. */
+    public Assembly(
+            List<Side> sides,
+            Counts counts,
+            Fees fees,
+            ListForm list,
+            Optional<ZeroOrientation> zeroOrientation,
+            Optional<Limit> leastPitch) {
+        this(
+                sides,
+                counts,
+                fees,
+                list,
+                zeroOrientation,
+                leastPitch,
+                PlacementForm.USUAL,
+                Line.ASKS_NOTHING);
+    }
+
+    /**
+     * What the machines ask of a board.
+     *
+     * @param leastToEdge how near to the edge parts may stand without rails
+     * @param fiducials how many marks a side with parts needs, 0 for none
+     */
+    public record Line(Optional<Limit> leastToEdge, int fiducials) {
+        public static final Line ASKS_NOTHING = new Line(Optional.empty(), 0);
+
+        public Line {
+            if (fiducials < 0 || fiducials > 8) {
+                throw new IllegalArgumentException("assembly.fiducials is from 0 to 8");
+            }
+        }
+    }
+
+    /**
+     * How its placement looks.
+     *
+     * @param fileASide whether each side is a file of its own
+     */
+    public record PlacementForm(List<PlacementColumn> columns, boolean fileASide) {
+        /** What is written where a shop does not say. */
+        public static final PlacementForm USUAL =
+                new PlacementForm(
+                        List.of(
+                                PlacementColumn.of(PlacementHolds.DESIGNATOR),
+                                PlacementColumn.of(PlacementHolds.X),
+                                PlacementColumn.of(PlacementHolds.Y),
+                                PlacementColumn.of(PlacementHolds.ROTATION),
+                                PlacementColumn.of(PlacementHolds.SIDE),
+                                PlacementColumn.of(PlacementHolds.VALUE),
+                                PlacementColumn.of(PlacementHolds.FOOTPRINT)),
+                        false);
+
+        public PlacementForm {
+            columns = List.copyOf(columns);
+            for (PlacementHolds needed :
+                    List.of(
+                            PlacementHolds.DESIGNATOR,
+                            PlacementHolds.X,
+                            PlacementHolds.Y,
+                            PlacementHolds.ROTATION)) {
+                if (columns.stream().noneMatch(c -> c.holds() == needed)) {
+                    throw new IllegalArgumentException(
+                            "assembly.placement_columns must hold " + needed.id());
+                }
+            }
+        }
+    }
+
+    /** One column of the placement, and what stands above it. */
+    public record PlacementColumn(PlacementHolds holds, String title) {
+        public static PlacementColumn of(PlacementHolds holds) {
+            return new PlacementColumn(holds, holds.title());
+        }
+    }
+
+    /** What a column of the placement can hold. */
+    public enum PlacementHolds {
+        DESIGNATOR("Designator"),
+        X("X (mm)"),
+        Y("Y (mm)"),
+        ROTATION("Rotation"),
+        SIDE("Side"),
+        VALUE("Value"),
+        FOOTPRINT("Footprint"),
+        PACKAGE("Package"),
+        PART_NUMBER("Part number");
+
+        private final String title;
+
+        PlacementHolds(String title) {
+            this.title = title;
+        }
+
+        public String title() {
+            return title;
+        }
+
+        public String id() {
+            return idOf(this);
+        }
+
+        /**
+         * @throws IllegalArgumentException when there is none of that id
+         */
+        public static PlacementHolds parse(String id) {
+            return named(values(), id);
+        }
+    }
+
+    private static String idOf(Enum<?> word) {
+        return word.name().toLowerCase(Locale.ROOT).replace('_', '-');
+    }
+
+    private static <E extends Enum<E>> E named(E[] all, String id) {
+        List<String> ids = new ArrayList<>();
+        for (E e : all) {
+            if (idOf(e).equals(id)) {
+                return e;
+            }
+            ids.add(idOf(e));
+        }
+        throw new IllegalArgumentException(
+                "a column holds " + String.join(", ", ids) + ", not '" + id + "'");
     }
 
     /** Levels of IEC 61188-7: pin 1 at the lower left (A) or upper left (B) at 0°. */
@@ -135,22 +266,14 @@ public record Assembly(
         }
 
         public String id() {
-            return name().toLowerCase(Locale.ROOT).replace('_', '-');
+            return idOf(this);
         }
 
         /**
          * @throws IllegalArgumentException when there is none of that id
          */
         public static Holds parse(String id) {
-            List<String> ids = new ArrayList<>();
-            for (Holds h : values()) {
-                if (h.id().equals(id)) {
-                    return h;
-                }
-                ids.add(h.id());
-            }
-            throw new IllegalArgumentException(
-                    "a column holds " + String.join(", ", ids) + ", not '" + id + "'");
+            return named(values(), id);
         }
     }
 }

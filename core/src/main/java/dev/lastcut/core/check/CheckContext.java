@@ -1,5 +1,6 @@
 package dev.lastcut.core.check;
 
+import dev.lastcut.core.assembly.House;
 import dev.lastcut.core.assembly.Part;
 import dev.lastcut.core.assembly.PartsPlan;
 import dev.lastcut.core.assembly.Population;
@@ -19,6 +20,7 @@ import dev.lastcut.core.connectivity.BoardGeometry;
 import dev.lastcut.core.current.NetCurrent;
 import dev.lastcut.core.geometry.Length;
 import dev.lastcut.core.milling.MillSetup;
+import dev.lastcut.core.stencil.StencilPlan;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -38,6 +40,7 @@ public final class CheckContext {
      * @param currents currents the maker gave to nets
      * @param setup how the board is set up, for a mill
      * @param parts what is chosen about parts
+     * @param stencil what is chosen about the stencil
      */
     public record Against(
             CapabilitySheet sheet,
@@ -45,7 +48,8 @@ public final class CheckContext {
             Order order,
             List<NetCurrent> currents,
             MillSetup setup,
-            PartsPlan parts) {
+            PartsPlan parts,
+            StencilPlan stencil) {
         public Against {
             currents = List.copyOf(currents);
         }
@@ -68,11 +72,15 @@ public final class CheckContext {
                 Order order,
                 List<NetCurrent> currents,
                 MillSetup setup) {
-            this(sheet, headroom, order, currents, setup, PartsPlan.NONE);
+            this(sheet, headroom, order, currents, setup, PartsPlan.NONE, StencilPlan.AS_DRAWN);
         }
 
         public Against with(PartsPlan plan) {
-            return new Against(sheet, headroom, order, currents, setup, plan);
+            return new Against(sheet, headroom, order, currents, setup, plan, stencil);
+        }
+
+        public Against with(StencilPlan plan) {
+            return new Against(sheet, headroom, order, currents, setup, parts, plan);
         }
     }
 
@@ -264,9 +272,24 @@ public final class CheckContext {
         return ask(c -> Population.of(c.board(), c.against.parts.variants()));
     }
 
+    /** Those of them that the shop is given to fit. */
+    public List<Part> houseParts() {
+        return ask(
+                c ->
+                        House.parts(
+                                Population.of(c.board(), c.against.parts.variants()),
+                                c.against.sheet,
+                                c.against.parts.byHand()));
+    }
+
     /** What is chosen about parts. */
     public PartsPlan partsPlan() {
         return ask(c -> c.against.parts);
+    }
+
+    /** What is chosen about the stencil. */
+    public StencilPlan stencilPlan() {
+        return ask(c -> c.against.stencil);
     }
 
     /** What is known of the parts that are fitted, by number. */

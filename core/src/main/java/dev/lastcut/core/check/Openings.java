@@ -54,11 +54,13 @@ public final class Openings {
      */
     public record Figures(double area, double perimeter, Measure width) {}
 
+    private final PieceIndex index;
     private final List<Opening> openings = new ArrayList<>();
     private final Map<Piece, Integer> openingOf = new HashMap<>();
     private final Map<Object, Figures> figures = new HashMap<>();
 
     private Openings(PieceIndex index) {
+        this.index = index;
         for (List<Piece> group : index.touching(p -> true)) {
             group.forEach(p -> openingOf.put(p, openings.size()));
             openings.add(new Opening(List.copyOf(group)));
@@ -68,6 +70,15 @@ public final class Openings {
     public static Openings of(CheckContext c, Role role) {
         record Key(Role role) {}
         return c.geometry().once(new Key(role), () -> new Openings(c.geometry().index(role)));
+    }
+
+    /** Openings that are drawn otherwise than the board has them. */
+    public static Openings of(CheckContext c, List<Feature> features) {
+        return new Openings(c.geometry().index(features));
+    }
+
+    public PieceIndex index() {
+        return index;
     }
 
     public List<Opening> all() {
@@ -93,7 +104,11 @@ public final class Openings {
     }
 
     private static Figures figuresOf(Opening o) {
-        Geometry shape = o.shape();
+        return figuresOf(o.shape());
+    }
+
+    /** The figures of any area. */
+    public static Figures figuresOf(Geometry shape) {
         Coordinate[] across = new MinimumDiameter(shape).getDiameter().getCoordinates();
         Measure width =
                 new Measure(Pt.of(across[0]), Pt.of(across[1]), across[0].distance(across[1]));

@@ -8,6 +8,7 @@ import dev.lastcut.core.board.ObjectAttributes;
 import dev.lastcut.core.board.Role;
 import dev.lastcut.core.board.Side;
 import dev.lastcut.core.board.SourceFile;
+import dev.lastcut.core.connectivity.BoardGeometry;
 import dev.lastcut.core.connectivity.CopperNode;
 import dev.lastcut.core.geometry.PlaceIndex;
 import dev.lastcut.core.geometry.Pt;
@@ -60,56 +61,71 @@ public final class Pads {
         }
     }
 
-    /** The pads of a side, in drawing order. */
     public static List<Pad> on(CheckContext c, Side side) {
+        return on(c.geometry(), side);
+    }
+
+    public static List<Pad> surface(CheckContext c, Side side) {
+        return surface(c.geometry(), side);
+    }
+
+    public static List<Integer> vias(CheckContext c) {
+        return vias(c.geometry());
+    }
+
+    public static double toleranceNm(CheckContext c) {
+        return toleranceNm(c.geometry());
+    }
+
+    /** The pads of a side, in drawing order. */
+    public static List<Pad> on(BoardGeometry g, Side side) {
         record Key(Side side) {}
-        return c.geometry().once(new Key(side), () -> find(c, side));
+        return g.once(new Key(side), () -> find(g, side));
     }
 
     /** The plated holes that no part's lead goes through, by index. */
-    public static List<Integer> vias(CheckContext c) {
+    public static List<Integer> vias(BoardGeometry g) {
         record Key() {}
-        return c.geometry().once(new Key(), () -> findVias(c));
+        return g.once(new Key(), () -> findVias(g));
     }
 
     /** Pads that no hole goes through: those to put parts on from above. */
-    public static List<Pad> surface(CheckContext c, Side side) {
-        PlaceIndex<Hole> holes = holes(c);
-        return on(c, side).stream().filter(p -> !p.throughHole() && !holes.hasAt(p.at())).toList();
+    public static List<Pad> surface(BoardGeometry g, Side side) {
+        PlaceIndex<Hole> holes = holes(g);
+        return on(g, side).stream().filter(p -> !p.throughHole() && !holes.hasAt(p.at())).toList();
     }
 
     /** How far places of one pad may differ between files: their steps, and a hair for netlists. */
-    public static double toleranceNm(CheckContext c) {
+    public static double toleranceNm(BoardGeometry g) {
         double steps = 0;
-        for (SourceFile f : c.board().files()) {
+        for (SourceFile f : g.board().files()) {
             steps = Math.max(steps, f.stepNm());
         }
         return 20_000 + 2 * steps;
     }
 
-    private static PlaceIndex<Hole> holes(CheckContext c) {
+    private static PlaceIndex<Hole> holes(BoardGeometry g) {
         record Key() {}
-        return c.geometry()
-                .once(
-                        new Key(),
-                        () -> {
-                            PlaceIndex<Hole> all = new PlaceIndex<>(toleranceNm(c));
-                            c.board().holes().forEach(h -> all.put(h.middle(), h));
-                            return all;
-                        });
+        return g.once(
+                new Key(),
+                () -> {
+                    PlaceIndex<Hole> all = new PlaceIndex<>(toleranceNm(g));
+                    g.board().holes().forEach(h -> all.put(h.middle(), h));
+                    return all;
+                });
     }
 
-    private static List<Integer> findVias(CheckContext c) {
-        PlaceIndex<Pad> pads = new PlaceIndex<>(toleranceNm(c));
+    private static List<Integer> findVias(BoardGeometry g) {
+        PlaceIndex<Pad> pads = new PlaceIndex<>(toleranceNm(g));
         for (Side side : Side.values()) {
-            on(c, side).forEach(p -> pads.put(p.at(), p));
+            on(g, side).forEach(p -> pads.put(p.at(), p));
         }
         List<Integer> vias = new ArrayList<>();
-        List<Hole> holes = c.board().holes();
+        List<Hole> holes = g.board().holes();
         for (int i = 0; i < holes.size(); i++) {
             Hole h = holes.get(i);
             boolean round = h.plated() && !h.isSlot();
-            if (round && !pads.hasAt(h.middle()) && !takesLeads(c, h)) {
+            if (round && !pads.hasAt(h.middle()) && !takesLeads(g, h)) {
                 vias.add(i);
             }
         }
@@ -117,15 +133,14 @@ public final class Pads {
     }
 
     /** A hole for leads by its size and its openings, where nothing names it and no pad is seen. */
-    private static boolean takesLeads(CheckContext c, Hole h) {
+    private static boolean takesLeads(BoardGeometry g, Hole h) {
         if (h.diameter() <= LARGEST_VIA_NM) {
             return false;
         }
         for (Side side : Side.values()) {
             Role mask = Role.of(Role.Kind.MASK, side);
             boolean covered =
-                    c.board().layer(mask).isPresent()
-                            && c.geometry().index(mask).at(h.middle()).isEmpty();
+                    g.board().layer(mask).isPresent() && g.index(mask).at(h.middle()).isEmpty();
             if (covered) {
                 return false;
             }
@@ -133,25 +148,25 @@ public final class Pads {
         return true;
     }
 
-    private static List<Pad> find(CheckContext c, Side side) {
-        int layer = c.geometry().copperIndex(side);
+    private static List<Pad> find(BoardGeometry g, Side side) {
+        int layer = g.copperIndex(side);
         if (layer < 0) {
             return List.of();
         }
-        double tolerance = toleranceNm(c);
+        double tolerance = toleranceNm(g);
         PlaceIndex<Netlist.Point> pins = new PlaceIndex<>(tolerance);
         PlaceIndex<Netlist.Point> vias = new PlaceIndex<>(tolerance);
-        c.board()
+        g.board()
                 .netlist()
                 .ifPresent(
                         n ->
                                 n.points().stream()
                                         .filter(p -> isOn(p, side))
                                         .forEach(p -> (p.isPin() ? pins : vias).put(p.at(), p)));
-        PlaceIndex<Hole> holes = holes(c);
-        Map<Object, Integer> painted = paintedShapes(c, layer);
+        PlaceIndex<Hole> holes = holes(g);
+        Map<Object, Integer> painted = paintedShapes(g, layer);
         List<Pad> pads = new ArrayList<>();
-        for (CopperNode n : c.geometry().nets().nodes()) {
+        for (CopperNode n : g.nets().nodes()) {
             if (n.layer() != layer) {
                 continue;
             }
@@ -199,9 +214,9 @@ public final class Pads {
         return Optional.empty();
     }
 
-    private static Map<Object, Integer> paintedShapes(CheckContext c, int layer) {
+    private static Map<Object, Integer> paintedShapes(BoardGeometry g, int layer) {
         Map<Object, Integer> counts = new HashMap<>();
-        for (CopperNode n : c.geometry().nets().nodes()) {
+        for (CopperNode n : g.nets().nodes()) {
             if (n.layer() == layer && n.feature() instanceof Feature.Region r && isSmall(r)) {
                 counts.merge(shapeOf(r), 1, Integer::sum);
             }

@@ -21,6 +21,11 @@ public abstract class WebRule implements Rule {
     /** The outcome where nothing states how wide a web must be. */
     public abstract Outcome noBounds(CheckContext c);
 
+    /** The openings of a side. */
+    protected Openings openings(CheckContext c, Side side) {
+        return Openings.of(c, Role.of(kind, side));
+    }
+
     /** What is wrong with webs of a width. */
     public abstract String sentence(int webs, double widthNm, double limitNm);
 
@@ -34,8 +39,9 @@ public abstract class WebRule implements Rule {
         int openings = 0;
         for (Side side : Side.values()) {
             Role role = Role.of(kind, side);
-            openings += c.geometry().pieces(role).size();
-            for (List<Webs.Web> same : Webs.narrower(c, role, side, bounds.get().reachNm())) {
+            Openings there = openings(c, side);
+            openings += there.index().pieces().size();
+            for (List<Webs.Web> same : Webs.narrower(c, there, side, bounds.get().reachNm())) {
                 findings.add(finding(bounds.get(), role, same));
             }
         }

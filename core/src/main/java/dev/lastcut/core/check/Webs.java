@@ -1,7 +1,6 @@
 package dev.lastcut.core.check;
 
 import dev.lastcut.core.board.Piece;
-import dev.lastcut.core.board.Role;
 import dev.lastcut.core.board.Side;
 import dev.lastcut.core.connectivity.PieceIndex;
 import dev.lastcut.core.geometry.Distances;
@@ -25,9 +24,9 @@ public final class Webs {
     private Webs() {}
 
     /** The webs narrower than a limit, those of the same width at the same part together. */
-    public static List<List<Web>> narrower(CheckContext c, Role role, Side side, double limitNm) {
-        Openings openings = Openings.of(c, role);
-        PieceIndex index = c.geometry().index(role);
+    public static List<List<Web>> narrower(
+            CheckContext c, Openings openings, Side side, double limitNm) {
+        PieceIndex index = openings.index();
         Map<List<Integer>, List<Piece[]>> pairs = new LinkedHashMap<>();
         for (Piece p : index.pieces()) {
             int a = openings.numberOf(p);

@@ -1,6 +1,7 @@
 package dev.lastcut.core.connectivity;
 
 import dev.lastcut.core.board.Board;
+import dev.lastcut.core.board.Feature;
 import dev.lastcut.core.board.Layer;
 import dev.lastcut.core.board.LayerImage;
 import dev.lastcut.core.board.Piece;
@@ -69,6 +70,11 @@ public final class BoardGeometry {
     }
 
     /** The pieces of a picture, found by place. */
+    /** A picture that the board does not have, over its copper. */
+    public PieceIndex index(List<Feature> features) {
+        return new PieceIndex(LayerImage.of(features, flattener).pieces(), nets.contact());
+    }
+
     public PieceIndex index(Role role) {
         return once(role, () -> new PieceIndex(pieces(role), nets.contact()));
     }

@@ -56,7 +56,8 @@ public final class Making {
                 ticket.ask(Ticket::order),
                 ticket.ask(Ticket::currents),
                 setup(sheet, ticket),
-                ticket.ask(Ticket::parts));
+                ticket.ask(Ticket::parts),
+                ticket.ask(Ticket::stencil));
     }
 
     private static MillSetup setup(CapabilitySheet sheet, Asking ticket) {
@@ -85,7 +86,7 @@ public final class Making {
                 sheet,
                 setup(sheet, ticket),
                 sheet.isMill() ? heights(ticket) : Map.of(),
-                ticket.ask(t -> t.parts().variants()),
+                ticket.ask(Ticket::parts),
                 ticket.ask(Ticket::stencil));
     }
 

@@ -1,6 +1,7 @@
 package dev.lastcut.core.ticket;
 
 import dev.lastcut.core.assembly.Fitting;
+import dev.lastcut.core.assembly.PackageName;
 import dev.lastcut.core.assembly.Population;
 import dev.lastcut.core.assembly.Variants;
 import dev.lastcut.core.board.Board;
@@ -94,10 +95,32 @@ public record Misfit(String part, String says, Optional<String> designator) {
                                         new Misfit(
                                                 "variant",
                                                 "there is no variant " + name + " in the ticket")));
-        ticket.parts().needs().keySet().stream()
-                .filter(d -> !there.contains(d))
-                .forEach(d -> all.add(of(d, "needs." + d, NO_PART)));
+        none("needs", ticket.parts().needs().keySet(), there, all);
+        none("turns.parts", ticket.parts().turns().parts().keySet(), there, all);
+        none("by_hand.parts", ticket.parts().byHand().parts().keySet(), there, all);
+        packages("turns.packages", ticket.parts().turns().packages().keySet(), board, all);
+        packages("stencil.packages", ticket.stencil().packages().keySet(), board, all);
+        packages("by_hand.packages", ticket.parts().byHand().packages(), board, all);
         return all;
+    }
+
+    private static void none(
+            String part, Collection<String> named, Set<String> there, List<Misfit> all) {
+        named.stream()
+                .filter(d -> !there.contains(d))
+                .forEach(d -> all.add(of(d, part + "." + d, NO_PART)));
+    }
+
+    /** Packages that no part has, neither as its footprint nor in its footprint's name. */
+    private static void packages(
+            String part, Collection<String> named, Board board, List<Misfit> all) {
+        Set<String> footprints = new HashSet<>();
+        board.placements().ifPresent(l -> l.forEach(p -> footprints.add(p.footprint())));
+        board.parts().ifPresent(l -> l.forEach(p -> footprints.add(p.footprint())));
+        Set<String> packages = footprints.stream().map(PackageName::of).collect(Collectors.toSet());
+        named.stream()
+                .filter(n -> !footprints.contains(n) && !packages.contains(n))
+                .forEach(n -> all.add(new Misfit(part + "." + n, "no part has this package")));
     }
 
     private static void fittings(

@@ -1,9 +1,13 @@
 package dev.lastcut.core.ticket;
 
+import dev.lastcut.core.assembly.ByHand;
 import dev.lastcut.core.assembly.Fitting;
 import dev.lastcut.core.assembly.PartsPlan;
 import dev.lastcut.core.assembly.Variants;
+import dev.lastcut.core.board.Side;
 import dev.lastcut.core.formats.table.Designators;
+import java.util.ArrayList;
+import java.util.Collection;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -28,6 +32,7 @@ final class PartsWords {
                 fittings(" in " + v, b.named().get(v), a.named().get(v), all);
             }
         }
+        placing(before, after, all);
         int known = TicketWords.different(before.known(), after.known()).size();
         if (known > 0 && a.equals(b)) {
             all.add(known + (known == 1 ? " part" : " parts") + " asked of the counter anew");
@@ -41,7 +46,54 @@ final class PartsWords {
         }
     }
 
-    private static List<String> after(List<String> one, List<String> other) {
+    private static void placing(PartsPlan before, PartsPlan after, List<String> all) {
+        turns(before.turns().packages(), after.turns().packages(), all);
+        turns(before.turns().parts(), after.turns().parts(), all);
+        ByHand b = before.byHand();
+        ByHand a = after.byHand();
+        hand(after(a.packages(), b.packages()), after(b.packages(), a.packages()), all);
+        for (Side side : Side.values()) {
+            if (a.sides().contains(side) != b.sides().contains(side)) {
+                String who = a.sides().contains(side) ? " by hand" : " as the shop fits it";
+                all.add("the " + side.word() + who);
+            }
+        }
+        List<String> hand = new ArrayList<>();
+        List<String> house = new ArrayList<>();
+        for (String d : TicketWords.different(b.parts(), a.parts())) {
+            (Boolean.TRUE.equals(a.parts().get(d)) ? hand : house).add(d);
+        }
+        hand(
+                hand.isEmpty() ? hand : List.of(Designators.fold(hand)),
+                house.isEmpty() ? house : List.of(Designators.fold(house)),
+                all);
+        List<String> looked = TicketWords.different(before.looked(), after.looked());
+        looked.stream()
+                .filter(after.looked()::containsKey)
+                .forEach(p -> all.add("looked at every " + p));
+        looked.stream()
+                .filter(p -> !after.looked().containsKey(p))
+                .forEach(p -> all.add(p + " to be looked at again"));
+    }
+
+    private static void turns(
+            Map<String, Double> before, Map<String, Double> after, List<String> all) {
+        for (String name : TicketWords.different(before, after)) {
+            Double turn = after.get(name);
+            all.add(name + (turn == null ? " not turned" : " turned by " + degrees(turn)));
+        }
+    }
+
+    private static String degrees(double turn) {
+        return TicketWords.number(turn) + "°";
+    }
+
+    private static void hand(List<String> hand, List<String> house, List<String> all) {
+        hand.forEach(p -> all.add(p + " by hand"));
+        house.forEach(p -> all.add(p + " as the shop fits it"));
+    }
+
+    private static List<String> after(Collection<String> one, Collection<String> other) {
         return one.stream().filter(v -> !other.contains(v)).toList();
     }
 

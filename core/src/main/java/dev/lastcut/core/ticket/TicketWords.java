@@ -53,12 +53,7 @@ public final class TicketWords {
             }
         }
         PartsWords.changed(before.parts(), after.parts(), all);
-        if (!before.stencil().equals(after.stencil())) {
-            all.add(
-                    after.stencil().leaveOutUnfitted()
-                            ? "no paste for parts left off"
-                            : "paste for every part");
-        }
+        StencilWords.changed(before.stencil(), after.stencil(), all);
         signOffs(before.signOffs(), after.signOffs(), all);
         return joined(all);
     }

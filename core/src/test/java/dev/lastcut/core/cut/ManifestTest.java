@@ -3,7 +3,7 @@ package dev.lastcut.core.cut;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import dev.lastcut.core.TestBoards;
-import dev.lastcut.core.assembly.Variants;
+import dev.lastcut.core.assembly.PartsPlan;
 import dev.lastcut.core.board.Board;
 import dev.lastcut.core.board.Role;
 import dev.lastcut.core.board.Side;
@@ -46,7 +46,7 @@ class ManifestTest {
                                 SHEET,
                                 MillSetup.USUAL,
                                 Map.of(),
-                                Variants.NONE,
+                                PartsPlan.NONE,
                                 StencilPlan.AS_DRAWN)
                         .files(),
                 CHECKS,
@@ -98,7 +98,7 @@ class ManifestTest {
                                 SHEET,
                                 MillSetup.USUAL,
                                 Map.of(),
-                                Variants.NONE,
+                                PartsPlan.NONE,
                                 StencilPlan.AS_DRAWN)
                         .files();
         List<OutputFile> b =
@@ -107,7 +107,7 @@ class ManifestTest {
                                 SHEET,
                                 MillSetup.USUAL,
                                 Map.of(),
-                                Variants.NONE,
+                                PartsPlan.NONE,
                                 StencilPlan.AS_DRAWN)
                         .files();
         assertThat(a).hasSameSizeAs(b);
@@ -124,7 +124,7 @@ class ManifestTest {
                                         SHEET,
                                         MillSetup.USUAL,
                                         Map.of(),
-                                        Variants.NONE,
+                                        PartsPlan.NONE,
                                         StencilPlan.AS_DRAWN)
                                 .remarks())
                 .anyMatch(r -> r.contains("stencil"))

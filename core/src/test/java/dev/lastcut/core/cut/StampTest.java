@@ -3,7 +3,7 @@ package dev.lastcut.core.cut;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import dev.lastcut.core.TestBoards;
-import dev.lastcut.core.assembly.Variants;
+import dev.lastcut.core.assembly.PartsPlan;
 import dev.lastcut.core.board.Role;
 import dev.lastcut.core.board.Side;
 import dev.lastcut.core.capability.LimitKey;
@@ -37,7 +37,7 @@ class StampTest {
                         TestBoards.house(Map.of(LimitKey.CLEARANCE, 0.15)),
                         MillSetup.USUAL,
                         Map.of(),
-                        Variants.NONE,
+                        PartsPlan.NONE,
                         StencilPlan.AS_DRAWN)
                 .files();
     }

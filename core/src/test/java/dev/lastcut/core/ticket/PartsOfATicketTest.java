@@ -60,7 +60,14 @@ class PartsOfATicketTest {
         Ticket known = with(BLANK, p -> p.knowing(Map.of("A", Shelf.part("A", "0603").get())));
         assertThat(words(BLANK, known)).isEqualTo("1 part asked of the counter anew");
         assertThat(words(BLANK, BLANK.with(d -> d.order = d.order.of(20)))).isEqualTo("20 boards");
-        assertThat(words(BLANK, BLANK.with(d -> d.stencil = new StencilPlan(true))))
+        assertThat(
+                        words(
+                                BLANK,
+                                BLANK.with(
+                                        d ->
+                                                d.stencil =
+                                                        StencilPlan.AS_DRAWN.leavingOutUnfitted(
+                                                                true))))
                 .isEqualTo("no paste for parts left off");
     }
 

@@ -2,6 +2,7 @@ package dev.lastcut.server.api;
 
 import dev.lastcut.core.assembly.Cost;
 import dev.lastcut.core.assembly.Fitting;
+import dev.lastcut.core.assembly.House;
 import dev.lastcut.core.assembly.Part;
 import dev.lastcut.core.assembly.PartBodies;
 import dev.lastcut.core.assembly.PartsList;
@@ -69,9 +70,23 @@ final class PartsViews {
         List<Part> parts = Population.of(board, variants);
         List<PartsList.Line> kinds = PartsList.kinds(parts);
         List<PartsView.KindView> shown = kinds.stream().map(this::kind).toList();
-        Optional<Cost> cost = sheet.map(s -> Cost.of(parts, plan.known(), s, boards));
+        Optional<Cost> cost =
+                sheet.map(
+                        s ->
+                                Cost.of(
+                                        House.parts(parts, s, plan.byHand()),
+                                        plan.known(),
+                                        s,
+                                        boards));
         List<Savings.Hint> hints =
-                sheet.map(s -> Savings.of(parts, plan, service.offers(kinds, plan), s, boards))
+                sheet.map(
+                                s ->
+                                        Savings.of(
+                                                House.parts(parts, s, plan.byHand()),
+                                                plan,
+                                                service.offers(kinds, plan),
+                                                s,
+                                                boards))
                         .orElse(List.of());
         return new PartsView(
                 board.parts().isPresent(),

@@ -1,6 +1,7 @@
 package dev.lastcut.server.report;
 
 import dev.lastcut.core.assembly.Cost;
+import dev.lastcut.core.assembly.House;
 import dev.lastcut.core.assembly.Part;
 import dev.lastcut.core.assembly.PartsList;
 import dev.lastcut.core.assembly.PartsPlan;
@@ -23,7 +24,7 @@ record BillJson(int lines, int designators, int kinds, int loadedKinds, CostJson
     record CostJson(String currency, double perBoard, double batch, int boards, int unpriced) {}
 
     static BillJson of(Board board, CapabilitySheet sheet, PartsPlan plan, int boards) {
-        List<Part> parts = Population.of(board, plan.variants());
+        List<Part> parts = House.parts(Population.of(board, plan.variants()), sheet, plan.byHand());
         List<PartsList.Line> kinds = PartsList.kinds(parts);
         OptionalInt most =
                 sheet.assembly()

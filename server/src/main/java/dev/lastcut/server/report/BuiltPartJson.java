@@ -7,7 +7,6 @@ import dev.lastcut.core.assembly.Population;
 import dev.lastcut.core.board.Netlist;
 import dev.lastcut.core.board.PlacedPart;
 import dev.lastcut.core.board.Side;
-import dev.lastcut.core.capability.Assembly;
 import dev.lastcut.core.capability.CapabilitySheet;
 import dev.lastcut.core.connectivity.BoardGeometry;
 import dev.lastcut.core.geometry.Length;
@@ -23,6 +22,7 @@ import java.util.Set;
  *
  * @param by who fits it: house or hand
  * @param kind line-stock, loaded-to-order or unknown
+ * @param rotationDeg as it goes out
  * @param xMm null with the two after it when the part is not placed
  * @param pins how many pins the netlist knows of it; null without a netlist
  */
@@ -73,22 +73,15 @@ record BuiltPartJson(
                 p.packageName(),
                 p.partNumber(),
                 p.fitted(),
-                by(p, sheet),
+                plan.byHand().houseFits(p, sheet) ? "house" : "hand",
                 plan.known(p)
                         .map(k -> k.supply().lineStock() ? "line-stock" : "loaded-to-order")
                         .orElse("unknown"),
                 at.map(a -> mm(a.at().x())).orElse(null),
                 at.map(a -> mm(a.at().y())).orElse(null),
-                at.map(PlacedPart::rotationDeg).orElse(null),
+                at.map(a -> plan.turns().rotationDeg(p)).orElse(null),
                 at.map(PlacedPart::side).map(Side::word).orElse(null),
                 pins.orElse(null));
-    }
-
-    private static String by(Part p, CapabilitySheet sheet) {
-        List<Side> sides = sheet.assembly().map(Assembly::sides).orElse(List.of());
-        return p.placed().map(PlacedPart::side).filter(sides::contains).isPresent()
-                ? "house"
-                : "hand";
     }
 
     private static double mm(long nm) {

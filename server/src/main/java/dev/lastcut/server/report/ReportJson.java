@@ -1,5 +1,6 @@
 package dev.lastcut.server.report;
 
+import dev.lastcut.core.assembly.House;
 import dev.lastcut.core.assembly.PartsPlan;
 import dev.lastcut.core.assembly.PlacementTable;
 import dev.lastcut.core.assembly.Population;
@@ -41,6 +42,7 @@ public record ReportJson(
         List<BuiltPartJson> parts,
         BillJson bill,
         PlacementJson placement,
+        List<StencilReportJson> stencil,
         String variant,
         List<String> remarks) {
     public static final int VERSION = 1;
@@ -179,7 +181,13 @@ public record ReportJson(
                 BuiltPartJson.of(geometry, sheet, plan),
                 BillJson.of(board, sheet, plan, quantity),
                 new PlacementJson(
-                        PlacementTable.fitted(Population.of(board, plan.variants())).size()),
+                        PlacementTable.fitted(
+                                        House.parts(
+                                                Population.of(board, plan.variants()),
+                                                sheet,
+                                                plan.byHand()))
+                                .size()),
+                StencilReportJson.of(product),
                 plan.variants().built().orElse(null),
                 outputs.remarks());
     }

@@ -25,8 +25,12 @@ public record AssemblyJson(
         Boolean ranges,
         String separator,
         String zeroOrientation,
-        Limit leastPitch) {
-    /** A column of the parts list, and what stands above it. */
+        Limit leastPitch,
+        List<ColumnJson> placementColumns,
+        Boolean placementFileASide,
+        Limit leastToEdge,
+        Integer fiducials) {
+    /** A column of a table, and what stands above it. */
     public record ColumnJson(String holds, String title) {}
 
     /**
@@ -49,7 +53,21 @@ public record AssemblyJson(
                         !Boolean.FALSE.equals(ranges),
                         separator == null ? " " : separator),
                 Optional.ofNullable(zeroOrientation).map(AssemblyJson::zero),
-                Optional.ofNullable(leastPitch));
+                Optional.ofNullable(leastPitch),
+                new Assembly.PlacementForm(
+                        placementColumns == null
+                                ? Assembly.PlacementForm.USUAL.columns()
+                                : placementColumns.stream()
+                                        .map(AssemblyJson::placementColumn)
+                                        .toList(),
+                        Boolean.TRUE.equals(placementFileASide)),
+                new Assembly.Line(
+                        Optional.ofNullable(leastToEdge), fiducials == null ? 0 : fiducials));
+    }
+
+    private static Assembly.PlacementColumn placementColumn(ColumnJson c) {
+        Assembly.PlacementHolds holds = Assembly.PlacementHolds.parse(c.holds);
+        return new Assembly.PlacementColumn(holds, c.title == null ? holds.title() : c.title);
     }
 
     private static Side side(String word) {
@@ -86,6 +104,7 @@ public record AssemblyJson(
     }
 
     static AssemblyJson of(Assembly a) {
+        boolean usual = a.placement().columns().equals(Assembly.PlacementForm.USUAL.columns());
         return new AssemblyJson(
                 a.sides().stream().map(Side::word).toList(),
                 number(a.counts().designatorsPerLine()),
@@ -102,7 +121,15 @@ public record AssemblyJson(
                 a.list().ranges(),
                 a.list().separator(),
                 a.zeroOrientation().map(Enum::name).orElse(null),
-                a.leastPitch().orElse(null));
+                a.leastPitch().orElse(null),
+                usual
+                        ? null
+                        : a.placement().columns().stream()
+                                .map(c -> new ColumnJson(c.holds().id(), c.title()))
+                                .toList(),
+                a.placement().fileASide() ? true : null,
+                a.line().leastToEdge().orElse(null),
+                a.line().fiducials() == 0 ? null : a.line().fiducials());
     }
 
     private static Integer number(OptionalInt n) {

@@ -120,6 +120,19 @@ public final class SheetSchema {
         f.put("separator", ordered("enum", List.of(" ", ",", ", ")));
         f.put("zero_orientation", ordered("enum", List.of("A", "B")));
         f.put("least_pitch", length());
+        Map<String, Object> placement = new LinkedHashMap<>();
+        placement.put(
+                "holds",
+                ordered(
+                        "enum",
+                        Arrays.stream(Assembly.PlacementHolds.values())
+                                .map(Assembly.PlacementHolds::id)
+                                .toList()));
+        placement.put("title", text(1));
+        f.put("placement_columns", listOf(object(placement, List.of("holds"))));
+        f.put("placement_file_a_side", ordered("type", "boolean"));
+        f.put("least_to_edge", length());
+        f.put("fiducials", ordered("type", "integer", "minimum", 0, "maximum", 8));
         return object(f, List.of());
     }
 

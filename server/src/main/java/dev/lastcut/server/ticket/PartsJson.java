@@ -1,9 +1,12 @@
 package dev.lastcut.server.ticket;
 
 import com.fasterxml.jackson.annotation.JsonInclude;
+import dev.lastcut.core.assembly.ByHand;
 import dev.lastcut.core.assembly.Fitting;
 import dev.lastcut.core.assembly.PartsPlan;
+import dev.lastcut.core.assembly.Turns;
 import dev.lastcut.core.assembly.Variants;
+import dev.lastcut.core.board.Side;
 import dev.lastcut.core.catalogue.CataloguePart;
 import dev.lastcut.server.catalogue.PartJson;
 import java.util.List;
@@ -11,6 +14,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.SortedMap;
 import java.util.TreeMap;
+import java.util.TreeSet;
 import java.util.function.Supplier;
 
 /** The keys of a ticket that are about parts. */
@@ -36,6 +40,57 @@ final class PartsJson {
                     Optional.ofNullable(footprint));
         }
     }
+
+    /** What is added to rotations, in degrees. */
+    @JsonInclude(JsonInclude.Include.NON_EMPTY)
+    record TurnsJson(Map<String, Double> packages, Map<String, Double> parts) {
+        static TurnsJson of(Turns t) {
+            return t.equals(Turns.NONE) ? null : new TurnsJson(t.packages(), t.parts());
+        }
+
+        Turns toTurns() {
+            return new Turns(sorted(packages), sorted(parts));
+        }
+    }
+
+    /** What is soldered by hand. */
+    @JsonInclude(JsonInclude.Include.NON_EMPTY)
+    record ByHandJson(List<String> packages, List<String> sides, Map<String, Boolean> parts) {
+        static ByHandJson of(ByHand h) {
+            return h.equals(ByHand.NONE)
+                    ? null
+                    : new ByHandJson(
+                            List.copyOf(h.packages()),
+                            h.sides().stream().map(Side::word).toList(),
+                            h.parts());
+        }
+
+        ByHand toByHand() {
+            TreeSet<Side> on = new TreeSet<>();
+            for (Side side : Side.values()) {
+                if (sides != null && sides.contains(side.word())) {
+                    on.add(side);
+                }
+            }
+            return new ByHand(
+                    new TreeSet<>(packages == null ? List.of() : packages), on, sorted(parts));
+        }
+    }
+
+    private static <V> SortedMap<String, V> sorted(Map<String, V> given) {
+        return new TreeMap<>(given == null ? Map.of() : given);
+    }
+
+    /** The keys of a plan as they stand in the ticket. */
+    record Keys(
+            Map<String, FittingJson> parts,
+            Map<String, Map<String, FittingJson>> variants,
+            String variant,
+            Map<String, PartJson> known,
+            Map<String, List<String>> needs,
+            TurnsJson turns,
+            ByHandJson byHand,
+            Map<String, String> lookedAt) {}
 
     static Map<String, FittingJson> of(Map<String, Fitting> by) {
         Map<String, FittingJson> all = new TreeMap<>();
@@ -67,26 +122,27 @@ final class PartsJson {
      * @throws IllegalArgumentException when a name cannot be used or the variant to be made is not
      *     there, after the key it is in
      */
-    static PartsPlan plan(
-            Map<String, FittingJson> parts,
-            Map<String, Map<String, FittingJson>> variants,
-            String variant,
-            Map<String, PartJson> known,
-            Map<String, List<String>> needs) {
+    static PartsPlan plan(Keys k) {
         TreeMap<String, SortedMap<String, Fitting>> named = new TreeMap<>();
-        if (variants != null) {
-            variants.forEach((name, own) -> named.put(name, fittings(own)));
+        if (k.variants != null) {
+            k.variants.forEach((name, own) -> named.put(name, fittings(own)));
         }
         Variants some =
-                at("variants", () -> new Variants(fittings(parts), named, Optional.empty()));
-        Variants all = at("variant", () -> some.building(Optional.ofNullable(variant)));
+                at("variants", () -> new Variants(fittings(k.parts), named, Optional.empty()));
+        Variants all = at("variant", () -> some.building(Optional.ofNullable(k.variant)));
         TreeMap<String, CataloguePart> facts = new TreeMap<>();
-        if (known != null) {
-            known.forEach(
+        if (k.known != null) {
+            k.known.forEach(
                     (number, p) ->
                             facts.put(number, at("known_parts." + number, () -> p.toPart(number))));
         }
-        return new PartsPlan(all, facts, new TreeMap<>(needs == null ? Map.of() : needs));
+        return new PartsPlan(
+                all,
+                facts,
+                sorted(k.needs),
+                k.turns == null ? Turns.NONE : at("turns", () -> k.turns.toTurns()),
+                k.byHand == null ? ByHand.NONE : k.byHand.toByHand(),
+                sorted(k.lookedAt));
     }
 
     private static <T> T at(String key, Supplier<T> read) {

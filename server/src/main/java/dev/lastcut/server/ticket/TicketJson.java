@@ -49,6 +49,9 @@ record TicketJson(
         Map<String, Map<String, PartsJson.FittingJson>> variants,
         Map<String, PartJson> knownParts,
         Map<String, List<String>> needs,
+        PartsJson.TurnsJson turns,
+        PartsJson.ByHandJson byHand,
+        Map<String, String> lookedAt,
         StencilJson stencil,
         List<SignOffJson> signOffs,
         String job,
@@ -147,17 +150,6 @@ record TicketJson(
         }
     }
 
-    /** What is chosen about the stencil. */
-    record StencilJson(Boolean leaveOutUnfitted) {
-        static StencilJson of(StencilPlan p) {
-            return new StencilJson(p.leaveOutUnfitted());
-        }
-
-        StencilPlan toPlan() {
-            return new StencilPlan(Boolean.TRUE.equals(leaveOutUnfitted));
-        }
-    }
-
     static TicketJson of(Ticket t) {
         boolean usualMill = t.mill().equals(MillSetup.USUAL);
         return new TicketJson(
@@ -178,6 +170,9 @@ record TicketJson(
                 PartsJson.variants(t.parts().variants()),
                 PartsJson.known(t.parts()),
                 new TreeMap<>(t.parts().needs()),
+                PartsJson.TurnsJson.of(t.parts().turns()),
+                PartsJson.ByHandJson.of(t.parts().byHand()),
+                t.parts().looked(),
                 t.stencil().equals(StencilPlan.AS_DRAWN) ? null : StencilJson.of(t.stencil()),
                 t.signOffs().stream().map(SignOffJson::of).toList(),
                 t.made().job().orElse(null),
@@ -232,8 +227,17 @@ record TicketJson(
                 mill == null ? MillSetup.USUAL : part("mill", () -> mill.toSetup()),
                 part("mills_aside", () -> values(millsAside, MillSetupJson::toSetup)),
                 part("surfaces", this::probed),
-                PartsJson.plan(parts, variants, variant, knownParts, needs),
-                stencil == null ? StencilPlan.AS_DRAWN : stencil.toPlan(),
+                PartsJson.plan(
+                        new PartsJson.Keys(
+                                parts,
+                                variants,
+                                variant,
+                                knownParts,
+                                needs,
+                                turns,
+                                byHand,
+                                lookedAt)),
+                stencil == null ? StencilPlan.AS_DRAWN : part("stencil", () -> stencil.toPlan()),
                 part(
                         "sign_offs",
                         () ->

@@ -52,6 +52,9 @@ public final class TicketSchema {
         f.put("variants", variants);
         f.put("known_parts", mapOf(PartSchema.part()));
         f.put("needs", mapOf(listOf(text(1))));
+        f.put("turns", turns());
+        f.put("by_hand", byHand());
+        f.put("looked_at", mapOf(text(1)));
         f.put("stencil", stencil());
         f.put("sign_offs", listOf(signOff()));
         f.put("job", text(1));
@@ -137,7 +140,45 @@ public final class TicketSchema {
 
     private static Map<String, Object> stencil() {
         Map<String, Object> f = new LinkedHashMap<>();
+        f.put("foil_mm", ordered("type", "number", "minimum", 0.02, "maximum", 1));
+        f.putAll(shaping());
+        f.put("packages", mapOf(object(shaping(), List.of())));
         f.put("leave_out_unfitted", ordered("type", "boolean"));
+        f.put("framed", ordered("type", "boolean"));
+        f.put("align_mm", ordered("type", "number", "minimum", 0, "maximum", 20));
+        return object(f, List.of());
+    }
+
+    private static Map<String, Object> shaping() {
+        Map<String, Object> panes = new LinkedHashMap<>();
+        panes.put("over_mm2", ordered("type", "number", "exclusiveMinimum", 0, "maximum", 10_000));
+        panes.put("web_mm", ordered("type", "number", "exclusiveMinimum", 0, "maximum", 10));
+        panes.put("cover_percent", ordered("type", "number", "minimum", 10, "maximum", 100));
+        Map<String, Object> plate = new LinkedHashMap<>();
+        plate.put("packages", listOf(text(1)));
+        plate.put("ratio", ordered("type", "number", "exclusiveMinimum", 0, "maximum", 1));
+        Map<String, Object> f = new LinkedHashMap<>();
+        f.put("reduce_mm", ordered("type", "number", "minimum", 0, "maximum", 5));
+        f.put("reduce_percent", ordered("type", "number", "minimum", 0, "maximum", 99));
+        f.put("corner_mm", ordered("type", "number", "minimum", 0, "maximum", 5));
+        f.put("panes", object(panes, List.of()));
+        f.put("home_plate", object(plate, List.of()));
+        return f;
+    }
+
+    private static Map<String, Object> turns() {
+        Map<String, Object> degrees = ordered("type", "number", "minimum", -360, "maximum", 360);
+        Map<String, Object> f = new LinkedHashMap<>();
+        f.put("packages", mapOf(degrees));
+        f.put("parts", mapOf(degrees));
+        return object(f, List.of());
+    }
+
+    private static Map<String, Object> byHand() {
+        Map<String, Object> f = new LinkedHashMap<>();
+        f.put("packages", listOf(text(1)));
+        f.put("sides", listOf(ordered("enum", List.of("bottom", "top"))));
+        f.put("parts", mapOf(ordered("type", "boolean")));
         return object(f, List.of());
     }
 

@@ -335,7 +335,7 @@ class MakeCommandTest {
         Path out = folder.resolve("out");
         Path ticket = folder.resolve("ticket.json");
         String[][] bad = {
-            {"{\"stencil\":{\"foil_mm\":\"thin\"}}", "stencil.foil_mm: there is no such key"},
+            {"{\"stencil\":{\"foil_mm\":\"thin\"}}", "stencil.foil_mm: it must be a number"},
             {"{\"mill\":{\"nick_mm\":true}}", "mill.nick_mm: it must be a number"},
             {"{\"mill\":{\"tools\":[\"chisel\"]}}", "mill.tools.chisel: the rack of Wren"},
             {"{\"roles\":{\"x.gbr\":\"outline\"}}", "roles.x.gbr: the pack has no such file"},

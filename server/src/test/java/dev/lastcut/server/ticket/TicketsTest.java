@@ -3,8 +3,10 @@ package dev.lastcut.server.ticket;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import dev.lastcut.core.assembly.ByHand;
 import dev.lastcut.core.assembly.Fitting;
 import dev.lastcut.core.assembly.PartsPlan;
+import dev.lastcut.core.assembly.Turns;
 import dev.lastcut.core.assembly.Variants;
 import dev.lastcut.core.board.Correction;
 import dev.lastcut.core.board.Role;
@@ -23,6 +25,9 @@ import dev.lastcut.core.geometry.Pt;
 import dev.lastcut.core.intake.Choices;
 import dev.lastcut.core.milling.MillSetup;
 import dev.lastcut.core.milling.level.ProbeGrid;
+import dev.lastcut.core.stencil.HomePlate;
+import dev.lastcut.core.stencil.Panes;
+import dev.lastcut.core.stencil.Shaping;
 import dev.lastcut.core.stencil.StencilPlan;
 import dev.lastcut.core.ticket.Acceptance;
 import dev.lastcut.core.ticket.Made;
@@ -39,6 +44,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Random;
+import java.util.TreeMap;
+import java.util.TreeSet;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.Test;
@@ -64,7 +71,7 @@ class TicketsTest {
                             r.nextBoolean() ? Map.of("a", setup(r), "b", setup(r)) : Map.of();
                     d.probed = r.nextBoolean() ? Map.of(Side.BOTTOM, surface(r)) : Map.of();
                     d.parts = r.nextBoolean() ? PartsPlan.NONE : parts(r);
-                    d.stencil = new StencilPlan(r.nextBoolean());
+                    d.stencil = stencil(r);
                     d.order = d.order.of(1 + r.nextInt(500));
                     d.signOffs = signOffs(r);
                     d.made =
@@ -132,7 +139,45 @@ class TicketsTest {
         for (int i = 0; i < r.nextInt(4); i++) {
             plan = plan.knowing(Map.of("N" + i, known(r, i)));
         }
-        return plan;
+        return placing(r, plan);
+    }
+
+    private static StencilPlan stencil(Random r) {
+        TreeMap<String, Shaping> packages = new TreeMap<>();
+        for (int i = 0; i < r.nextInt(3); i++) {
+            packages.put("P" + i, shaping(r));
+        }
+        return new StencilPlan(
+                r.nextBoolean() ? Optional.of(0.1) : Optional.empty(),
+                shaping(r),
+                packages,
+                r.nextBoolean(),
+                new StencilPlan.Mounting(r.nextBoolean(), r.nextInt(4)));
+    }
+
+    private static Shaping shaping(Random r) {
+        Optional<Double> by = Optional.of(r.nextInt(500) / 100.0);
+        int how = r.nextInt(3);
+        return new Shaping(
+                how == 0 ? by : Optional.empty(),
+                how == 1 ? by : Optional.empty(),
+                r.nextBoolean() ? by : Optional.empty(),
+                r.nextBoolean() ? Optional.of(new Panes(5, 0.3, 66.5)) : Optional.empty(),
+                r.nextBoolean()
+                        ? Optional.of(new HomePlate(new TreeSet<>(List.of("0603")), 0.4))
+                        : Optional.empty());
+    }
+
+    private static PartsPlan placing(Random r, PartsPlan plan) {
+        Turns turns = Turns.NONE;
+        ByHand hand = ByHand.NONE;
+        for (int i = 0; i < r.nextInt(4); i++) {
+            turns = turns.ofPackage("P" + i, r.nextInt(360)).ofPart("U" + i, r.nextInt(720) - 360);
+            hand = hand.ofPackage("P" + i, r.nextBoolean());
+            hand = hand.ofPart("J" + i, Optional.of(r.nextBoolean()));
+            hand = hand.ofSide(Side.BOTTOM, r.nextBoolean());
+        }
+        return plan.with(turns).with(hand).lookedAt("SOIC8", r.nextBoolean() ? "U1 90" : "");
     }
 
     private static Map<String, Fitting> fittings(Random r) {
@@ -263,7 +308,13 @@ class TicketsTest {
                 "{\"surfaces\":{\"left\":{}}} | surfaces.left: there is no such key",
                 "{\"made_at\":\"yesterday\"} | made_at: it is not one of the words or forms",
                 "{\"version\":2} | version: it must be 1, not 2",
-                "{\"stencil\":{\"foil_mm\":0.1}} | stencil.foil_mm: there is no such key, or not yet",
+                "{\"stencil\":{\"foil\":0.1}} | stencil.foil: there is no such key, or not yet",
+                "{\"stencil\":{\"foil_mm\":\"thin\"}} | stencil.foil_mm",
+                "{\"stencil\":{\"reduce_mm\":1,\"reduce_percent\":5}} | stencil: openings are reduced by",
+                "{\"stencil\":{\"panes\":{\"cover_percent\":0}}} | stencil.panes.cover_percent",
+                "{\"turns\":{\"parts\":{\"U1\":\"left\"}}} | turns.parts.U1",
+                "{\"turns\":{\"packages\":{\"SOT23\":1e9}}} | turns.packages.SOT23",
+                "{\"by_hand\":{\"sides\":[\"inside\"]}} | by_hand.sides",
                 "{\"order\":{\"quantity\":0}} | order.quantity: it must be at least 1, not 0",
                 "{\"parts\":{\"R1\":{\"fitted\":\"no\"}}} | parts.R1.fitted: it must be a boolean, not \"no\"",
                 "{\"variants\":{\"A\":{\"R1\":{\"valu\":1}}}} | variants.A.R1.valu: there is no such key",

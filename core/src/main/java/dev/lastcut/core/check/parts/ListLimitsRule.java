@@ -39,7 +39,7 @@ public final class ListLimitsRule implements Rule {
             return Outcome.notRun("the pack has neither a parts list nor a placement file");
         }
         Assembly.Counts most = assembly.get().counts();
-        List<Part> parts = c.parts();
+        List<Part> parts = c.houseParts();
         List<PartsList.Line> kinds = PartsList.kinds(parts);
         List<PartsList.Line> lines = PartsList.split(kinds, most.designatorsPerLine());
         List<Finding> findings = new ArrayList<>();

@@ -13,6 +13,7 @@ import dev.lastcut.core.check.Rule;
 import dev.lastcut.core.check.Severity;
 import dev.lastcut.core.geometry.Length;
 import dev.lastcut.core.geometry.Pt;
+import dev.lastcut.core.stencil.Foil;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -24,9 +25,6 @@ import java.util.Map;
  * are one finding.
  */
 abstract class StencilRule implements Rule {
-    /** The foil when the sheet offers none: 0.12 mm (common practice, no source). */
-    private static final double USUAL_FOIL_MM = 0.12;
-
     private final LimitKey key;
     private final double standard;
 
@@ -44,12 +42,12 @@ abstract class StencilRule implements Rule {
     @Override
     public Outcome run(CheckContext c) {
         CheckContext.Bounds bounds = c.boundsOr(key, standard);
-        double foil = c.number(OrderOption.FOIL).orElse(USUAL_FOIL_MM) * Length.NM_PER_MM;
+        double foil = foilMm(c) * Length.NM_PER_MM;
         List<Finding> findings = new ArrayList<>();
         int count = 0;
         for (Side side : Side.values()) {
             Role paste = Role.of(Role.Kind.PASTE, side);
-            Openings openings = Openings.of(c, paste);
+            Openings openings = PlannedPaste.on(c, side);
             Map<Object, List<Openings.Opening>> low = new LinkedHashMap<>();
             for (Openings.Opening o : openings.all()) {
                 count++;
@@ -63,6 +61,13 @@ abstract class StencilRule implements Rule {
         return count == 0
                 ? Outcome.notRun("the pack has no paste openings")
                 : Outcome.of(findings, count + " openings, foil " + Length.text(foil));
+    }
+
+    /** The foil that is chosen, in mm: for the stencil, else with the order. */
+    static double foilMm(CheckContext c) {
+        return c.stencilPlan()
+                .foilMm()
+                .orElseGet(() -> c.number(OrderOption.FOIL).orElse(Foil.USUAL_MM));
     }
 
     private Finding finding(

@@ -1,8 +1,10 @@
 package dev.lastcut.core.check.paste;
 
 import dev.lastcut.core.board.Role;
+import dev.lastcut.core.board.Side;
 import dev.lastcut.core.capability.LimitKey;
 import dev.lastcut.core.check.CheckContext;
+import dev.lastcut.core.check.Openings;
 import dev.lastcut.core.check.Outcome;
 import dev.lastcut.core.check.WebRule;
 import dev.lastcut.core.geometry.Length;
@@ -37,6 +39,11 @@ public final class StencilWebRule extends WebRule {
     @Override
     public Outcome noBounds(CheckContext c) {
         return c.noLimit(LimitKey.STENCIL_WEB);
+    }
+
+    @Override
+    protected Openings openings(CheckContext c, Side side) {
+        return PlannedPaste.on(c, side);
     }
 
     @Override

@@ -57,8 +57,11 @@ import dev.lastcut.core.check.parts.PartNotPlacedRule;
 import dev.lastcut.core.check.parts.PinExpectedRule;
 import dev.lastcut.core.check.parts.PinRoleSuspectRule;
 import dev.lastcut.core.check.parts.PinUnconnectedRule;
+import dev.lastcut.core.check.parts.PlacementOffBoardRule;
+import dev.lastcut.core.check.parts.PlacementOffPadsRule;
 import dev.lastcut.core.check.parts.RefdesDuplicateRule;
 import dev.lastcut.core.check.parts.RotationSuspectRule;
+import dev.lastcut.core.check.parts.SideConflictRule;
 import dev.lastcut.core.check.parts.ValueConflictRule;
 import dev.lastcut.core.check.paste.PasteMissingRule;
 import dev.lastcut.core.check.paste.PasteOnHoleRule;
@@ -144,6 +147,9 @@ public final class CheckRunner {
                     new RefdesDuplicateRule(),
                     new ValueConflictRule(),
                     new ListLimitsRule(),
+                    new PlacementOffBoardRule(),
+                    new PlacementOffPadsRule(),
+                    new SideConflictRule(),
                     new RotationSuspectRule(),
                     new PinUnconnectedRule(),
                     new PinExpectedRule(),

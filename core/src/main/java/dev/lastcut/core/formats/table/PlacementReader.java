@@ -57,6 +57,9 @@ public final class PlacementReader {
     private static final Pattern NUMBER =
             Pattern.compile("([-+]?\\d*[.,]?\\d+)\\s*(mm|mil|mils|in|inch|\")?");
 
+    /** A few turns more than one are still a rotation. */
+    private static final double MOST_TURNED = 3600;
+
     private PlacementReader() {}
 
     /**
@@ -156,6 +159,14 @@ public final class PlacementReader {
                 Pt at = new Pt(length(row.cell(x)), length(row.cell(y)));
                 String turn = row.cell(rotation);
                 double angle = turn.isEmpty() ? 0 : number(turn, 1).value();
+                if (Math.abs(angle) > MOST_TURNED) {
+                    log.add(
+                            Code.BAD_ROW,
+                            row.line(),
+                            name + " is turned by " + turn + "°, which is no rotation",
+                            "taken as not turned; put its rotation right");
+                    angle = 0;
+                }
                 parts.add(
                         new PlacedPart(
                                 name,

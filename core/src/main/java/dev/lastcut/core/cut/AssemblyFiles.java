@@ -1,0 +1,95 @@
+package dev.lastcut.core.cut;
+
+import dev.lastcut.core.assembly.House;
+import dev.lastcut.core.assembly.Part;
+import dev.lastcut.core.assembly.PartsList;
+import dev.lastcut.core.assembly.PartsPlan;
+import dev.lastcut.core.assembly.PlacementTable;
+import dev.lastcut.core.assembly.Population;
+import dev.lastcut.core.board.Board;
+import dev.lastcut.core.board.Side;
+import dev.lastcut.core.capability.Assembly;
+import dev.lastcut.core.capability.CapabilitySheet;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.OptionalInt;
+
+/** The parts list and the placement, as the shop wants them. */
+final class AssemblyFiles {
+    private AssemblyFiles() {}
+
+    static void write(
+            Board board,
+            CapabilitySheet sheet,
+            PartsPlan plan,
+            List<OutputFile> files,
+            List<String> remarks) {
+        List<Part> all = Population.of(board, plan.variants());
+        List<Part> parts = House.parts(all, sheet, plan.byHand());
+        String of = plan.variants().built().map(v -> ", variant " + v).orElse("");
+        if (parts.size() < all.size()) {
+            of += ", without what is soldered by hand";
+        }
+        if (board.parts().isPresent()) {
+            list(sheet, parts, of, files);
+        } else {
+            remarks.add("No parts list in the pack, so there is no bill of materials.");
+        }
+        if (board.placements().isPresent()) {
+            placement(sheet, parts, plan, of, files);
+        } else {
+            remarks.add("No placement file in the pack, so there is no placement table.");
+        }
+    }
+
+    private static void list(
+            CapabilitySheet sheet, List<Part> parts, String of, List<OutputFile> files) {
+        Assembly.ListForm form =
+                sheet.assembly().map(Assembly::list).orElse(Assembly.ListForm.USUAL);
+        List<PartsList.Line> lines =
+                PartsList.split(
+                        PartsList.kinds(parts),
+                        sheet.assembly()
+                                .map(a -> a.counts().designatorsPerLine())
+                                .orElse(OptionalInt.empty()));
+        files.add(
+                new OutputFile(
+                        "assembly/parts.csv",
+                        PartsList.csv(lines, form),
+                        "parts list, identical parts folded" + of));
+        files.add(
+                new OutputFile(
+                        "assembly/parts.xlsx",
+                        PartsList.xlsx(lines, form),
+                        "the same as a workbook"));
+    }
+
+    private static void placement(
+            CapabilitySheet sheet,
+            List<Part> parts,
+            PartsPlan plan,
+            String of,
+            List<OutputFile> files) {
+        Assembly.PlacementForm form =
+                sheet.assembly().map(Assembly::placement).orElse(Assembly.PlacementForm.USUAL);
+        if (!form.fileASide()) {
+            files.add(
+                    new OutputFile(
+                            "assembly/placement.csv",
+                            PlacementTable.csv(parts, form, plan.turns()),
+                            "placement of the fitted parts" + of));
+            return;
+        }
+        for (Side side : Side.values()) {
+            List<Part> there = new ArrayList<>(parts);
+            there.removeIf(p -> p.placed().isEmpty() || p.placed().get().side() != side);
+            if (!PlacementTable.fitted(there).isEmpty()) {
+                files.add(
+                        new OutputFile(
+                                "assembly/placement-" + side.word() + ".csv",
+                                PlacementTable.csv(there, form, plan.turns()),
+                                "placement of the fitted parts of the " + side.word() + of));
+            }
+        }
+    }
+}
