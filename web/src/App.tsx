@@ -7,6 +7,9 @@ import { Keys } from './Keys';
 import { useMill } from './mill/scene';
 import { go, usePlace, type Station } from './router';
 import { DropField } from './bringin/DropField';
+import { drawKit } from './kit/drawKit';
+import { useKit, useKitStep } from './kit/useKit';
+import { BenchKit } from './stations/BenchKit';
 import { BringIn } from './stations/BringIn';
 import { Check } from './stations/Check';
 import { Cut } from './stations/Cut';
@@ -16,6 +19,7 @@ import { Parts } from './stations/Parts';
 import { Shop } from './stations/Shop';
 import { Stencil } from './stations/Stencil';
 import { useView, type Film, type Focus } from './store/view';
+import { drawStencil } from './stencil/drawStencil';
 import { PIECES } from './table/inks';
 import { LightTable } from './table/LightTable';
 import type { Lit } from './table/Renderer';
@@ -38,9 +42,20 @@ function filmsFor(
   const set = (film: (role: string) => Film) => Object.fromEntries(roles.map((r) => [r, film(r)]));
   switch (station) {
     case 'stencil':
+      // The openings are drawn as they will be cut; the picture of the pack lies beneath.
       return set((r) =>
-        r.startsWith('paste') || r === 'outline' ? 'on' : r === 'copper-top' ? 'dim' : 'off',
+        r === 'outline' ? 'on' : r === (flipped ? 'copper-bottom' : 'copper-top') ? 'dim' : 'off',
       );
+    case 'bench': {
+      const near = flipped ? '-bottom' : '-top';
+      return set((r) =>
+        r === 'outline' || r === `silk${near}` || r === `mask${near}`
+          ? 'on'
+          : r === `copper${near}`
+            ? 'dim'
+            : 'off',
+      );
+    }
     case 'parts':
       return set((r) =>
         r.startsWith('silk') || r === 'outline' ? 'on' : r.startsWith('copper') ? 'dim' : 'off',
@@ -159,9 +174,17 @@ function Bench({ job, station }: { job: Job; station: Station }) {
   const parts = useQuery({
     queryKey: ['parts', job.id, key, job.sheetId, job.version],
     queryFn: () => api.parts(job.id),
-    enabled: station === 'parts',
+    enabled: station === 'parts' || station === 'bench',
     placeholderData: (before) => before,
   });
+  const stencil = useQuery({
+    queryKey: ['stencil', job.id, key, job.sheetId, job.version],
+    queryFn: () => api.stencil(job.id),
+    enabled: station === 'stencil',
+    placeholderData: (before) => before,
+  });
+  const kit = useKit(job, station === 'bench');
+  const kitStep = useKitStep((s) => s.step);
   const index = Math.min(operation, (outputs.data?.operations.length ?? 1) - 1);
   const paths = useQuery({
     queryKey: ['paths', job.id, key, job.sheetId, job.version, index],
@@ -200,6 +223,16 @@ function Bench({ job, station }: { job: Job; station: Station }) {
     () => filmsFor(station, job, chosen, flipped),
     [station, job, chosen, flipped],
   );
+  const over = useMemo(() => {
+    if (station === 'stencil' && stencil.data) {
+      return drawStencil(stencil.data, chosenPart ?? '');
+    }
+    if (station === 'bench' && parts.data) {
+      const step = kit.data?.steps[Math.min(kitStep, kit.data.steps.length - 1)] ?? null;
+      return drawKit(parts.data, step, new Set(kit.data?.done));
+    }
+    return null;
+  }, [station, stencil.data, chosenPart, parts.data, kit.data, kitStep]);
   const checkData = check.data ?? null;
   const outputData = outputs.data ?? null;
   const panels: Record<Station, React.ReactNode> = {
@@ -208,9 +241,17 @@ function Bench({ job, station }: { job: Job; station: Station }) {
     shop: <Shop job={job} />,
     check: <Check job={job} check={checkData} work={recheck} />,
     parts: <Parts job={job} parts={parts.data ?? null} outputs={outputData} />,
-    stencil: <Stencil job={job} outputs={outputData} />,
+    stencil: <Stencil job={job} outputs={outputData} stencil={stencil.data ?? null} />,
     mill: <Mill job={job} outputs={outputData} />,
     cut: <Cut job={job} outputs={outputData} />,
+    bench: (
+      <BenchKit
+        job={job}
+        kit={kit.data ?? null}
+        outputs={outputData}
+        error={kit.error?.message ?? ''}
+      />
+    ),
   };
   return (
     <>
@@ -225,6 +266,7 @@ function Bench({ job, station }: { job: Job; station: Station }) {
           parts={station === 'parts' ? (parts.data ?? null) : null}
           paths={station === 'mill' && millTab === 'programs' ? (paths.data ?? null) : null}
           milling={station === 'mill'}
+          over={over}
           focus={focus}
           shown={shown}
           changes={station === 'bring-in' && showChanges ? (changes.data ?? null) : null}

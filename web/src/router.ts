@@ -9,6 +9,7 @@ export const STATIONS = [
   'stencil',
   'mill',
   'cut',
+  'bench',
 ] as const;
 export type Station = (typeof STATIONS)[number];
 

@@ -21,6 +21,14 @@ export type Difference = Schemas['DifferenceView'];
 export type Candidates = Schemas['CandidatesView'];
 export type Offer = Schemas['OfferView'];
 export type Fitting = Partial<Schemas['FittingView']>;
+export type Placement = Schemas['PlacementView'];
+export type PlacedKind = Placement['packages'][number];
+export type KindSheet = Schemas['KindSheetView'];
+export type StencilResult = Schemas['StencilView'];
+export type StencilPlan = Schemas['StencilJson'];
+export type Shaping = Schemas['ShapingJson'];
+export type Kit = Schemas['KitView'];
+export type KitStep = Schemas['KitStepView'];
 export type Cut = Schemas['Cut'];
 export type Under = Schemas['Under'];
 export type Snap = Schemas['Snap'];
@@ -298,8 +306,29 @@ export const api = {
   sayNeeds: (id: number, designator: string, needs: readonly string[]) =>
     toVersion(id, `${job(id)}/parts/needs`, 'POST', { designator, needs }),
   refreshParts: (id: number) => toVersion(id, `${job(id)}/parts/refresh`, 'POST'),
-  setStencil: (id: number, leaveOut: boolean) =>
-    choose(id, { stencil: leaveOut ? { leave_out_unfitted: true } : null }),
+  stencil: (id: number) => json<StencilResult>(`${job(id)}/stencil`),
+  /** The whole plan, by the names of the ticket; {} is as drawn. */
+  setStencil: (id: number, plan: Record<string, unknown>) => choose(id, { stencil: plan }),
+  placement: (id: number) => json<Placement>(`${job(id)}/placement`),
+  kindSheet: (id: number, footprint: string, side: string) =>
+    json<KindSheet>(
+      `${job(id)}/placement/sheet?footprint=${encodeURIComponent(footprint)}&side=${side}`,
+    ),
+  /** Turns all parts of a package, or one part; 0 takes it back. */
+  turn: (id: number, of: { packageName: string } | { designator: string }, degrees: number) =>
+    toVersion(id, `${job(id)}/placement/turn`, 'POST', { ...of, degrees }),
+  byHand: (
+    id: number,
+    of: { packageName: string } | { designator: string } | { side: string },
+    hand: boolean | null,
+  ) => toVersion(id, `${job(id)}/placement/hand`, 'POST', { ...of, hand }),
+  lookedAt: (id: number, footprint: string, side: string, looked: boolean) =>
+    toVersion(id, `${job(id)}/placement/looked`, 'POST', { footprint, side, looked }),
+  kit: (id: number) => json<Kit>(`${job(id)}/kit`),
+  tick: (id: number, designators: readonly string[], done: boolean) =>
+    json<Kit>(`${job(id)}/kit/done`, 'POST', { designators, done }),
+  noteTo: (id: number, designator: string, note: string) =>
+    toVersion(id, `${job(id)}/kit/note`, 'POST', { designator, note }),
   setQuantity: (id: number, quantity: number) => choose(id, { order: { quantity } }),
   cuts: (id: number) => json<Cut[]>(`${job(id)}/cuts`),
   under: (id: number, x: number, y: number, roles: string[]) =>

@@ -1,13 +1,57 @@
 import { useVirtualizer } from '@tanstack/react-virtual';
-import { useRef } from 'react';
-import type { Parts } from '../api/client';
+import { useRef, useState } from 'react';
+import type { Job, Parts } from '../api/client';
+import { ByPackage } from '../placement/ByPackage';
+import { usePlacement } from '../placement/usePlacement';
 import { useView } from '../store/view';
+import { Toggle } from '../ui/Button';
 import { number } from '../units';
+import type { PartsChange } from './usePartsChange';
 
 const ROW = 26;
 
-/** Where each part goes, as it will be handed over; of thousands only those in sight are laid out. */
-export function PlacementTab({ parts }: { parts: Parts }) {
+/** The placement by footprint, or line by line as it will be handed over. */
+export function PlacementTab({
+  job,
+  parts,
+  change,
+}: {
+  job: Job;
+  parts: Parts;
+  change: PartsChange;
+}) {
+  const placement = usePlacement(job);
+  const [lines, setLines] = useState(false);
+  if (!parts.hasPlacement) {
+    return <p>The pack has no placement file.</p>;
+  }
+  return (
+    <>
+      <div role="group" aria-label="Shown as" className="mb-2 flex gap-1">
+        <Toggle on={!lines} onClick={() => setLines(false)}>
+          By footprint
+        </Toggle>
+        <Toggle on={lines} onClick={() => setLines(true)}>
+          Line by line
+        </Toggle>
+      </div>
+      {lines ? (
+        <Lines parts={parts} />
+      ) : placement.data ? (
+        <ByPackage job={job} placement={placement.data} change={change} />
+      ) : placement.error ? (
+        <p role="alert" className="text-stop">
+          {placement.error.message}
+        </p>
+      ) : (
+        <p className="text-faint">Holding every rotation against its pads …</p>
+      )}
+    </>
+  );
+}
+
+/** Where each part goes; of thousands only those in sight are laid out. */
+function Lines({ parts }: { parts: Parts }) {
   const unit = useView((s) => s.unit);
   const chosen = useView((s) => s.part);
   const select = useView((s) => s.selectPart);
@@ -19,9 +63,6 @@ export function PlacementTab({ parts }: { parts: Parts }) {
     overscan: 12,
     getScrollElement: () => body.current?.closest('.overflow-auto') ?? null,
   });
-  if (!parts.hasPlacement) {
-    return <p>The pack has no placement file.</p>;
-  }
   const columns = 'grid grid-cols-[minmax(0,1.2fr)_5rem_5rem_4rem_4rem] items-center gap-x-2';
   return (
     <div role="table" aria-label="Placement" aria-rowcount={parts.parts.length + 1}>

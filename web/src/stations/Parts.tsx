@@ -107,7 +107,7 @@ export function Parts({
           <VariantsTab job={job} parts={parts} change={change} onOpen={open} />
         </Tabs.Content>
         <Tabs.Content value="placement">
-          <PlacementTab parts={parts} />
+          <PlacementTab job={job} parts={parts} change={change} />
         </Tabs.Content>
         <Tabs.Content value="files">
           <p className="text-faint mb-2">

@@ -14,7 +14,7 @@ import { useView, type Film, type Focus, type Point } from '../store/view';
 import { number } from '../units';
 import { Films } from './Films';
 import { ADDED, REMOVED, XRAY_A, XRAY_B } from './inks';
-import { drawOverlay } from './overlay';
+import { drawOverlay, type Over } from './overlay';
 import { Renderer, tableColor, type FilmDrawing, type Lit } from './Renderer';
 import { LastMeasure, TableBar } from './TableBar';
 import { UnderPointer } from './UnderPointer';
@@ -47,6 +47,7 @@ export function LightTable({
   shown,
   changes,
   milling,
+  over: station,
 }: {
   job: Job;
   findings: readonly Finding[];
@@ -59,6 +60,8 @@ export function LightTable({
   changes: Changes | null;
   /** Whether the Mill station lays something on the table. */
   milling: boolean;
+  /** What else the station draws over the films. */
+  over: Over | null;
 }) {
   const view = useView();
   const drawing = useMill((s) => (milling ? s.drawing : null));
@@ -247,6 +250,7 @@ export function LightTable({
           },
           parts,
           part: view.part,
+          over: station,
           paths,
           grid: view.grid,
           marks,
@@ -274,6 +278,7 @@ export function LightTable({
     pieces,
     findings,
     parts,
+    station,
     paths,
     measureFrom,
     caught,

@@ -3,6 +3,9 @@ import type { Measured, Point } from '../store/view';
 import { length, nmPer, type Unit } from '../units';
 import { gridStep, toBoard, toScreen, type Viewport } from './viewport';
 
+/** Draws something of a station's own. */
+export type Over = (g: CanvasRenderingContext2D, view: Viewport) => void;
+
 /** What is drawn over the films. */
 export interface OverlayScene {
   unit: Unit;
@@ -12,6 +15,7 @@ export interface OverlayScene {
   pending: { from: Point | null; at: Point | null; caught: string };
   parts: Parts | null;
   part: string | null;
+  over: Over | null;
   paths: Paths | null;
   grid: boolean;
   marks: readonly Point[];
@@ -38,6 +42,7 @@ export function drawOverlay(
   if (scene.paths) {
     drawPaths(g, view, scene.paths);
   }
+  scene.over?.(g, view);
   if (scene.parts) {
     drawParts(g, view, scene.parts, scene.part);
   }
@@ -326,7 +331,7 @@ function drawParts(
     g.moveTo(x, y);
     g.lineTo(tx, ty);
     g.stroke();
-    if (p.pin1X !== undefined && p.pin1Y !== undefined) {
+    if (typeof p.pin1X === 'number' && typeof p.pin1Y === 'number') {
       wedge(g, toScreen(v, p.pin1X, p.pin1Y), [x, y], isChosen ? 9 : 6);
     }
     if (isChosen || v.scale > 1.3e-5) {
@@ -368,7 +373,7 @@ function body(
 }
 
 /** Pin 1: a wedge that fills the pad's corner away from the part's middle. */
-function wedge(
+export function wedge(
   g: CanvasRenderingContext2D,
   [x, y]: readonly [number, number],
   [mx, my]: readonly [number, number],

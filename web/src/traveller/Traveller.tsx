@@ -80,7 +80,7 @@ function stops(job: Job, sheet: Sheet | undefined, cuts: readonly Cut[]): Stop[]
       station: 'stencil',
       name: 'Stencil',
       mark: board.pasteOpenings > 0 ? 'done' : 'open',
-      says: board.pasteOpenings > 0 ? `${board.pasteOpenings} openings` : 'no paste openings',
+      says: board.pasteOpenings > 0 ? `${board.pasteOpenings} openings` : 'no paste picture',
     },
   ];
   if (sheet?.kind === 'mill') {
@@ -93,6 +93,16 @@ function stops(job: Job, sheet: Sheet | undefined, cuts: readonly Cut[]): Stop[]
     says: cuts[0]
       ? `cut ${cuts[0].number} of ${cuts[0].created.slice(0, 10)}`
       : 'nothing handed over',
+  });
+  list.push({
+    station: 'bench',
+    name: 'Bench',
+    mark: !sheet ? 'open' : built.byHand > built.soldered ? 'open' : 'done',
+    says: !sheet
+      ? 'needs a shop'
+      : built.byHand === 0
+        ? 'nothing to solder by hand'
+        : `${built.soldered} of ${built.byHand} parts soldered`,
   });
   return list;
 }

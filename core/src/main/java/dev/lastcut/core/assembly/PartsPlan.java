@@ -18,6 +18,7 @@ import java.util.TreeMap;
  * @param needs what a part must do in this circuit, by designator, each as it was written
  * @param turns what is added to the rotations of the placement
  * @param byHand what the maker solders
+ * @param notes what somebody wrote to a part for the bench, by designator
  * @param looked packages whose rotations somebody looked at, each with how they were then
  */
 public record PartsPlan(
@@ -26,6 +27,7 @@ public record PartsPlan(
         SortedMap<String, List<String>> needs,
         Turns turns,
         ByHand byHand,
+        SortedMap<String, String> notes,
         SortedMap<String, String> looked) {
     public static final PartsPlan NONE =
             new PartsPlan(
@@ -34,6 +36,7 @@ public record PartsPlan(
                     new TreeMap<>(),
                     Turns.NONE,
                     ByHand.NONE,
+                    new TreeMap<>(),
                     new TreeMap<>());
 
     public PartsPlan {
@@ -46,32 +49,36 @@ public record PartsPlan(
                     }
                 });
         needs = Collections.unmodifiableSortedMap(all);
+        TreeMap<String, String> written = new TreeMap<>(Designators.ORDER);
+        written.putAll(notes);
+        written.values().removeIf(String::isBlank);
+        notes = Collections.unmodifiableSortedMap(written);
         looked = Collections.unmodifiableSortedMap(new TreeMap<>(looked));
     }
 
     public PartsPlan with(Variants other) {
-        return new PartsPlan(other, known, needs, turns, byHand, looked);
+        return new PartsPlan(other, known, needs, turns, byHand, notes, looked);
     }
 
     public PartsPlan with(Turns other) {
-        return new PartsPlan(variants, known, needs, other, byHand, looked);
+        return new PartsPlan(variants, known, needs, other, byHand, notes, looked);
     }
 
     public PartsPlan with(ByHand other) {
-        return new PartsPlan(variants, known, needs, turns, other, looked);
+        return new PartsPlan(variants, known, needs, turns, other, notes, looked);
     }
 
     public PartsPlan knowing(Map<String, CataloguePart> more) {
         TreeMap<String, CataloguePart> all = new TreeMap<>(known);
         all.putAll(more);
-        return new PartsPlan(variants, all, needs, turns, byHand, looked);
+        return new PartsPlan(variants, all, needs, turns, byHand, notes, looked);
     }
 
     /** With what a part must do; an empty list takes all back. */
     public PartsPlan needing(String designator, List<String> said) {
         TreeMap<String, List<String>> all = new TreeMap<>(needs);
         all.put(designator, said);
-        return new PartsPlan(variants, known, all, turns, byHand, looked);
+        return new PartsPlan(variants, known, all, turns, byHand, notes, looked);
     }
 
     /** With a footprint looked at as its parts lie now; an empty text takes it back. */
@@ -79,7 +86,14 @@ public record PartsPlan(
         TreeMap<String, String> all = new TreeMap<>(looked);
         all.put(footprint, asTheyLie);
         all.values().removeIf(String::isEmpty);
-        return new PartsPlan(variants, known, needs, turns, byHand, all);
+        return new PartsPlan(variants, known, needs, turns, byHand, notes, all);
+    }
+
+    /** With a note to a part; an empty one takes it back. */
+    public PartsPlan noting(String designator, String note) {
+        TreeMap<String, String> all = new TreeMap<>(notes);
+        all.put(designator, note.strip());
+        return new PartsPlan(variants, known, needs, turns, byHand, all, looked);
     }
 
     /** What is known of the part that is fitted. */
@@ -91,12 +105,15 @@ public record PartsPlan(
     public PartsPlan without(Set<String> designators) {
         TreeMap<String, List<String>> left = new TreeMap<>(needs);
         left.keySet().removeAll(designators);
+        TreeMap<String, String> written = new TreeMap<>(notes);
+        written.keySet().removeAll(designators);
         return new PartsPlan(
                 variants.without(designators),
                 known,
                 left,
                 turns.without(designators),
                 byHand.without(designators),
+                written,
                 looked);
     }
 }

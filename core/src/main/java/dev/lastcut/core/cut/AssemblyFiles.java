@@ -10,6 +10,11 @@ import dev.lastcut.core.board.Board;
 import dev.lastcut.core.board.Side;
 import dev.lastcut.core.capability.Assembly;
 import dev.lastcut.core.capability.CapabilitySheet;
+import dev.lastcut.core.connectivity.BoardGeometry;
+import dev.lastcut.core.kit.BenchKit;
+import dev.lastcut.core.kit.KitGuide;
+import dev.lastcut.core.kit.KitTable;
+import dev.lastcut.core.milling.HandJoint;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.OptionalInt;
@@ -40,6 +45,30 @@ final class AssemblyFiles {
         } else {
             remarks.add("No placement file in the pack, so there is no placement table.");
         }
+    }
+
+    /** What the maker buys and solders, as a table and as a guide. */
+    static void bench(
+            BoardGeometry geometry,
+            CapabilitySheet sheet,
+            PartsPlan plan,
+            int boards,
+            List<OutputFile> files) {
+        BenchKit kit = BenchKit.of(geometry, sheet, plan);
+        if (kit.steps().isEmpty() && kit.unplaced().isEmpty()) {
+            return;
+        }
+        List<HandJoint> joints = sheet.plates() ? List.of() : HandJoint.of(geometry);
+        files.add(
+                new OutputFile(
+                        "assembly/by-hand.csv",
+                        KitTable.csv(kit, boards),
+                        "what is soldered by hand, in the order to solder it"));
+        files.add(
+                new OutputFile(
+                        "assembly/guide.pdf",
+                        KitGuide.pdf(geometry, kit, plan.notes(), joints),
+                        "guide for the bench, a picture a step"));
     }
 
     private static void list(

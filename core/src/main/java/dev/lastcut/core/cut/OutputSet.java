@@ -48,6 +48,7 @@ public record OutputSet(
      * @param heights probed surfaces that isolation follows, by the side they are of
      * @param plan how the board is populated
      * @param stencilPlan what is chosen about the stencil
+     * @param boards how many are made, for what is bought
      */
     public static OutputSet make(
             BoardGeometry geometry,
@@ -55,7 +56,8 @@ public record OutputSet(
             MillSetup setup,
             Map<Side, HeightMap> heights,
             PartsPlan plan,
-            StencilPlan stencilPlan) {
+            StencilPlan stencilPlan,
+            int boards) {
         Board board = geometry.board();
         List<OutputFile> files = new ArrayList<>();
         List<String> remarks = new ArrayList<>();
@@ -65,6 +67,7 @@ public record OutputSet(
         Map<Side, Stencil> stencils = Stencil.of(geometry, stencilPlan, parts);
         StencilFiles.write(geometry, stencilPlan, stencils, files, remarks);
         AssemblyFiles.write(board, sheet, plan, files, remarks);
+        AssemblyFiles.bench(geometry, sheet, plan, boards, files);
         Optional<MillingPlan> milling = sheet.mill().map(m -> MillingPlan.of(geometry, m, setup));
         milling.ifPresent(
                 p -> {

@@ -19,8 +19,8 @@ public record Flattener(double chordErrorNm) {
     /** For checks and outputs: within ±0.25 µm of the true curve. */
     public static final Flattener FINE = new Flattener(500);
 
-    /** For areas of small round openings: true to 0.01 % from a diameter of 0.15 mm on. */
-    public static final Flattener FINEST = new Flattener(20);
+    /** For areas of small round openings: true to 0.01 % from a diameter of 0.3 mm on. */
+    public static final Flattener FINEST = new Flattener(40);
 
     /** For the screen: within ±2.5 µm. */
     public static final Flattener SCREEN = new Flattener(5_000);

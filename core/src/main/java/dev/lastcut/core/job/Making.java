@@ -87,7 +87,8 @@ public final class Making {
                 setup(sheet, ticket),
                 sheet.isMill() ? heights(ticket) : Map.of(),
                 ticket.ask(Ticket::parts),
-                ticket.ask(Ticket::stencil));
+                ticket.ask(Ticket::stencil),
+                ticket.ask(t -> t.order().quantity()));
     }
 
     /** Asked as what was measured, for surfaces themselves cannot be told to be equal. */

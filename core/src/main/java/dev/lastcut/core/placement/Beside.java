@@ -47,7 +47,7 @@ final class Beside {
         return t.pins().size() == 2 && (Polarity.isEitherWay(p) || Polarity.isPolarised(p));
     }
 
-    private static boolean isCornered(TurnedBack t) {
+    static boolean isCornered(TurnedBack t) {
         return CORNERED.matcher(t.part().packageName()).matches();
     }
 

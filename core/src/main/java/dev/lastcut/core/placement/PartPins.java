@@ -9,11 +9,13 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import org.locationtech.jts.geom.Envelope;
 
 /** The pins of every part: of the netlist, else as the attributes of the copper files name them. */
 public final class PartPins {
     private final Map<String, List<Netlist.Point>> by = new HashMap<>();
+    private final Map<String, Integer> onNet = new HashMap<>();
 
     private PartPins() {}
 
@@ -39,14 +41,27 @@ public final class PartPins {
                                         .toList())
                 .stream()
                 .filter(Netlist.Point::isPin)
-                .forEach(
-                        p -> pins.by.computeIfAbsent(p.component(), k -> new ArrayList<>()).add(p));
+                .forEach(pins::add);
         return pins;
+    }
+
+    private void add(Netlist.Point p) {
+        by.computeIfAbsent(p.component(), k -> new ArrayList<>()).add(p);
+        onNet.merge(p.net(), 1, Integer::sum);
     }
 
     /** Whether anything names a pin. */
     public boolean isEmpty() {
         return by.isEmpty();
+    }
+
+    /** How many pins a net has. */
+    public int onNet(String net) {
+        return onNet.getOrDefault(net, 0);
+    }
+
+    public Set<String> designators() {
+        return by.keySet();
     }
 
     /** The pins of a part, in the order they are named; empty when nothing names any. */

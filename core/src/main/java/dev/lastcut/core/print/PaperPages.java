@@ -56,6 +56,11 @@ public final class PaperPages implements AutoCloseable {
         y = TOP;
     }
 
+    /** Goes to the next page. */
+    public void newPage() throws IOException {
+        page();
+    }
+
     /** Goes to the next page when less is left on this one. */
     public void room(float height) throws IOException {
         if (y - height < FOOT) {

@@ -97,6 +97,7 @@ public record Misfit(String part, String says, Optional<String> designator) {
                                                 "there is no variant " + name + " in the ticket")));
         none("needs", ticket.parts().needs().keySet(), there, all);
         none("turns.parts", ticket.parts().turns().parts().keySet(), there, all);
+        none("notes", ticket.parts().notes().keySet(), there, all);
         none("by_hand.parts", ticket.parts().byHand().parts().keySet(), there, all);
         packages("turns.packages", ticket.parts().turns().packages().keySet(), board, all);
         packages("stencil.packages", ticket.stencil().packages().keySet(), board, all);

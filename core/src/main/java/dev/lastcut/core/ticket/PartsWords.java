@@ -67,6 +67,7 @@ final class PartsWords {
                 hand.isEmpty() ? hand : List.of(Designators.fold(hand)),
                 house.isEmpty() ? house : List.of(Designators.fold(house)),
                 all);
+        TicketWords.different(before.notes(), after.notes()).forEach(d -> all.add("note to " + d));
         List<String> looked = TicketWords.different(before.looked(), after.looked());
         looked.stream()
                 .filter(after.looked()::containsKey)

@@ -113,4 +113,25 @@ class PlantedPlacementTest {
                             assertThat(f.message()).contains("on the bottom", "on the top");
                         });
     }
+
+    private void header(String name, double x, double y, int pins) {
+        for (int i = 0; i < pins; i++) {
+            board.lead("N" + i, name, String.valueOf(i + 1), x + 2.54 * i, y);
+        }
+    }
+
+    /** Rows 15.24 mm apart fit, 15.7 mm do not; nor does one shifted along. */
+    @Test
+    void headerRowsOnAndOffTheGrid() {
+        header("J1", 5, 5, 6);
+        header("J2", 7.54, 20.24, 4);
+        assertThat(of("breadboard-pitch")).isEmpty();
+        header("J3", 5, 35.7, 6);
+        header("J4", 6, 30.4, 4);
+        assertThat(of("breadboard-pitch"))
+                .hasSize(2)
+                .allMatch(f -> f.severity() == Severity.NOTE)
+                .anySatisfy(f -> assertThat(f.measured()).isEqualTo(30.7))
+                .anySatisfy(f -> assertThat(f.measured()).isEqualTo(1));
+    }
 }

@@ -47,7 +47,8 @@ class ManifestTest {
                                 MillSetup.USUAL,
                                 Map.of(),
                                 PartsPlan.NONE,
-                                StencilPlan.AS_DRAWN)
+                                StencilPlan.AS_DRAWN,
+                                1)
                         .files(),
                 CHECKS,
                 signOffs);
@@ -99,7 +100,8 @@ class ManifestTest {
                                 MillSetup.USUAL,
                                 Map.of(),
                                 PartsPlan.NONE,
-                                StencilPlan.AS_DRAWN)
+                                StencilPlan.AS_DRAWN,
+                                1)
                         .files();
         List<OutputFile> b =
                 OutputSet.make(
@@ -108,7 +110,8 @@ class ManifestTest {
                                 MillSetup.USUAL,
                                 Map.of(),
                                 PartsPlan.NONE,
-                                StencilPlan.AS_DRAWN)
+                                StencilPlan.AS_DRAWN,
+                                1)
                         .files();
         assertThat(a).hasSameSizeAs(b);
         for (int i = 0; i < a.size(); i++) {
@@ -125,7 +128,8 @@ class ManifestTest {
                                         MillSetup.USUAL,
                                         Map.of(),
                                         PartsPlan.NONE,
-                                        StencilPlan.AS_DRAWN)
+                                        StencilPlan.AS_DRAWN,
+                                        1)
                                 .remarks())
                 .anyMatch(r -> r.contains("stencil"))
                 .anyMatch(r -> r.contains("bill of materials"))

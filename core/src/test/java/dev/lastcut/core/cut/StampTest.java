@@ -38,7 +38,8 @@ class StampTest {
                         MillSetup.USUAL,
                         Map.of(),
                         PartsPlan.NONE,
-                        StencilPlan.AS_DRAWN)
+                        StencilPlan.AS_DRAWN,
+                        1)
                 .files();
     }
 

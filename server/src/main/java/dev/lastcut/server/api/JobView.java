@@ -1,5 +1,6 @@
 package dev.lastcut.server.api;
 
+import dev.lastcut.core.assembly.House;
 import dev.lastcut.core.assembly.Part;
 import dev.lastcut.core.assembly.PartsList;
 import dev.lastcut.core.assembly.Population;
@@ -10,6 +11,7 @@ import dev.lastcut.core.board.Doubt;
 import dev.lastcut.core.board.Hole;
 import dev.lastcut.core.board.Role;
 import dev.lastcut.core.board.SourceFile;
+import dev.lastcut.core.capability.CapabilitySheet;
 import dev.lastcut.core.check.CheckRun;
 import dev.lastcut.core.connectivity.BoardGeometry;
 import dev.lastcut.core.formats.drill.DrillFormat;
@@ -20,6 +22,8 @@ import dev.lastcut.server.store.JobStore;
 import dev.lastcut.server.ticket.HeadroomJson;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
+import java.util.Set;
 import org.locationtech.jts.geom.Envelope;
 
 /**
@@ -72,18 +76,29 @@ record JobView(
 
     /**
      * The parts as they are built: the variant, "" for the base; how many lines the list has, how
-     * many of them are in trouble, how many parts are left off, and whether they get no paste.
+     * many of them are in trouble, how many parts are left off, how many are soldered by hand, and
+     * how many of these are ticked.
      */
-    record BuiltView(String variant, int lines, int troubles, int leftOff, boolean pasteWithout) {
-        static BuiltView of(Board board, Ticket ticket) {
+    record BuiltView(
+            String variant, int lines, int troubles, int leftOff, int byHand, int soldered) {
+        static BuiltView of(
+                Board board, Ticket ticket, Optional<CapabilitySheet> sheet, Set<String> ticked) {
             List<Part> parts = Population.of(board, ticket.parts().variants());
             List<PartsList.Line> kinds = PartsList.kinds(parts);
+            List<Part> hand =
+                    sheet
+                            .map(s -> House.byHand(parts, s, ticket.parts().byHand()))
+                            .orElse(List.of())
+                            .stream()
+                            .filter(p -> p.placed().isPresent())
+                            .toList();
             return new BuiltView(
                     ticket.parts().variants().built().orElse(""),
                     kinds.size(),
                     Troubles.count(kinds, ticket.parts(), ticket.order().quantity()),
                     (int) parts.stream().filter(p -> !p.fitted()).count(),
-                    ticket.stencil().leaveOutUnfitted());
+                    hand.size(),
+                    (int) hand.stream().filter(p -> ticked.contains(p.designator())).count());
         }
     }
 
@@ -129,6 +144,7 @@ record JobView(
             TicketService.History history,
             String stamp,
             BoardGeometry geometry,
+            BuiltView built,
             CheckSummary check,
             int cuts) {
         Board board = geometry.board();
@@ -154,7 +170,7 @@ record JobView(
                 history.leftOut(),
                 HeadroomJson.of(ticket.headroom()),
                 facts(geometry),
-                BuiltView.of(board, ticket),
+                built,
                 board.files().stream().map(JobView::file).toList(),
                 board.problems().stream()
                         .map(p -> new ProblemView(p.file(), p.line(), p.text(), p.action()))

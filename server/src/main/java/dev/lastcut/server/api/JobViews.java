@@ -4,6 +4,8 @@ import dev.lastcut.server.jobs.CheckService;
 import dev.lastcut.server.jobs.JobService;
 import dev.lastcut.server.jobs.OutputService;
 import dev.lastcut.server.jobs.TicketService;
+import dev.lastcut.server.store.KitStore;
+import java.util.Set;
 import org.springframework.stereotype.Component;
 
 /** Puts together what the interface shows of a job. */
@@ -13,8 +15,15 @@ class JobViews {
     private final TicketService tickets;
     private final CheckService checks;
     private final OutputService outputs;
+    private final KitStore ticks;
 
-    JobViews(JobService jobs, TicketService tickets, CheckService checks, OutputService outputs) {
+    JobViews(
+            JobService jobs,
+            TicketService tickets,
+            CheckService checks,
+            OutputService outputs,
+            KitStore ticks) {
+        this.ticks = ticks;
         this.jobs = jobs;
         this.tickets = tickets;
         this.checks = checks;
@@ -29,6 +38,11 @@ class JobViews {
                 tickets.history(id),
                 checks.stamp(id),
                 jobs.board(id),
+                JobView.BuiltView.of(
+                        jobs.board(id).board(),
+                        jobs.ticket(id),
+                        jobs.sheet(id),
+                        Set.copyOf(ticks.done(id))),
                 checks.lastCheck(id)
                         .map(run -> JobView.summary(run, checks.openStops(id).size()))
                         .orElse(new JobView.CheckSummary(false, 0, 0, 0, 0, 0)),

@@ -173,7 +173,7 @@ final class PartsViews {
                             p.footprint(),
                             at.at().x(),
                             at.at().y(),
-                            at.rotationDeg(),
+                            plan.turns().rotationDeg(p),
                             at.side().word(),
                             p.fitted(),
                             one.map(Pt::x).orElse(null),

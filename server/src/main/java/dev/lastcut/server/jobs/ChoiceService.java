@@ -77,7 +77,7 @@ public class ChoiceService {
         if (!after.currents().equals(before.currents()) || !after.mill().equals(before.mill())) {
             all.addAll(Misfit.nets(after, jobs.board(jobs.now(id), after)));
         }
-        if (!after.parts().equals(before.parts())) {
+        if (!after.parts().equals(before.parts()) || !after.stencil().equals(before.stencil())) {
             all.addAll(Misfit.parts(after, jobs.board(jobs.now(id), after).board()));
         }
         return all;

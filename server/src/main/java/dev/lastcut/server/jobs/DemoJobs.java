@@ -1,5 +1,6 @@
 package dev.lastcut.server.jobs;
 
+import dev.lastcut.core.assembly.ByHand;
 import dev.lastcut.core.assembly.Fitting;
 import dev.lastcut.core.assembly.PartsPlan;
 import dev.lastcut.core.assembly.Variants;
@@ -56,7 +57,7 @@ class DemoJobs implements ApplicationRunner {
                 });
     }
 
-    /** Two ways to build the hive scale node, and what its regulator must do. */
+    /** Two ways to build the hive scale node, what its regulator must do, and plugs by hand. */
     private void populate(long id) {
         Variants variants =
                 Variants.NONE
@@ -67,8 +68,22 @@ class DemoJobs implements ApplicationRunner {
                                 Optional.of("Listen only"),
                                 leftOff("J2", "U2", "R11", "R12", "C13", "C14", "C15", "Q1"));
         PartsPlan plan =
-                PartsPlan.NONE.with(variants).needing("U3", List.of("supplies at least 120 mA"));
+                PartsPlan.NONE
+                        .with(variants)
+                        .needing("U3", List.of("supplies at least 120 mA"))
+                        .with(byHand("HDR1X1", "HDR1X2", "HDR1X4", "HDR2X3", "JACK", "BUTTON"))
+                        .noting(
+                                "J3",
+                                "Plug in the solar cell's cable first and see that it goes in.");
         choices.choose(id, Optional.empty(), t -> t.with(d -> d.parts = plan));
+    }
+
+    private static ByHand byHand(String... packages) {
+        ByHand all = ByHand.NONE;
+        for (String p : packages) {
+            all = all.ofPackage(p, true);
+        }
+        return all;
     }
 
     private static Map<String, Fitting> leftOff(String... designators) {

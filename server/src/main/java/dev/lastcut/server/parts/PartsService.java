@@ -284,7 +284,8 @@ public class PartsService {
         return all;
     }
 
-    private TicketService.Chosen plan(
+    /** Changes what is chosen about parts. */
+    public TicketService.Chosen plan(
             long id, Optional<Integer> base, UnaryOperator<PartsPlan> change) {
         return choices.choose(
                 id,

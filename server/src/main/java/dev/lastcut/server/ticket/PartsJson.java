@@ -90,6 +90,7 @@ final class PartsJson {
             Map<String, List<String>> needs,
             TurnsJson turns,
             ByHandJson byHand,
+            Map<String, String> notes,
             Map<String, String> lookedAt) {}
 
     static Map<String, FittingJson> of(Map<String, Fitting> by) {
@@ -142,6 +143,7 @@ final class PartsJson {
                 sorted(k.needs),
                 k.turns == null ? Turns.NONE : at("turns", () -> k.turns.toTurns()),
                 k.byHand == null ? ByHand.NONE : k.byHand.toByHand(),
+                sorted(k.notes),
                 sorted(k.lookedAt));
     }
 

@@ -13,7 +13,7 @@ import java.util.TreeSet;
 
 /** What is chosen about the stencil; the shaping of all openings stands beside the rest. */
 @JsonInclude(JsonInclude.Include.NON_EMPTY)
-record StencilJson(
+public record StencilJson(
         Double foilMm,
         Double reduceMm,
         Double reducePercent,
@@ -25,7 +25,7 @@ record StencilJson(
         Boolean framed,
         Double alignMm) {
     /** Openings in panes. */
-    record PanesJson(Double overMm2, Double webMm, Double coverPercent) {
+    public record PanesJson(Double overMm2, Double webMm, Double coverPercent) {
         static final double OVER_MM2 = 6;
         static final double WEB_MM = 0.3;
         static final double COVER = 70;
@@ -44,7 +44,7 @@ record StencilJson(
 
     /** Openings that run to a point. */
     @JsonInclude(JsonInclude.Include.NON_EMPTY)
-    record HomePlateJson(List<String> packages, Double ratio) {
+    public record HomePlateJson(List<String> packages, Double ratio) {
         static final double RATIO = 0.33;
 
         static HomePlateJson of(HomePlate h) {
@@ -60,7 +60,7 @@ record StencilJson(
 
     /** How the openings of a package are shaped. */
     @JsonInclude(JsonInclude.Include.NON_NULL)
-    record ShapingJson(
+    public record ShapingJson(
             Double reduceMm,
             Double reducePercent,
             Double cornerMm,
@@ -85,7 +85,7 @@ record StencilJson(
         }
     }
 
-    static StencilJson of(StencilPlan p) {
+    public static StencilJson of(StencilPlan p) {
         ShapingJson all = ShapingJson.of(p.all());
         Map<String, ShapingJson> own = new TreeMap<>();
         p.packages().forEach((name, s) -> own.put(name, ShapingJson.of(s)));

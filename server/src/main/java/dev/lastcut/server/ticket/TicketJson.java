@@ -51,6 +51,7 @@ record TicketJson(
         Map<String, List<String>> needs,
         PartsJson.TurnsJson turns,
         PartsJson.ByHandJson byHand,
+        Map<String, String> notes,
         Map<String, String> lookedAt,
         StencilJson stencil,
         List<SignOffJson> signOffs,
@@ -172,6 +173,7 @@ record TicketJson(
                 new TreeMap<>(t.parts().needs()),
                 PartsJson.TurnsJson.of(t.parts().turns()),
                 PartsJson.ByHandJson.of(t.parts().byHand()),
+                t.parts().notes(),
                 t.parts().looked(),
                 t.stencil().equals(StencilPlan.AS_DRAWN) ? null : StencilJson.of(t.stencil()),
                 t.signOffs().stream().map(SignOffJson::of).toList(),
@@ -236,6 +238,7 @@ record TicketJson(
                                 needs,
                                 turns,
                                 byHand,
+                                notes,
                                 lookedAt)),
                 stencil == null ? StencilPlan.AS_DRAWN : part("stencil", () -> stencil.toPlan()),
                 part(

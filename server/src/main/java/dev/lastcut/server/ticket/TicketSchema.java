@@ -54,6 +54,7 @@ public final class TicketSchema {
         f.put("needs", mapOf(listOf(text(1))));
         f.put("turns", turns());
         f.put("by_hand", byHand());
+        f.put("notes", mapOf(text(1)));
         f.put("looked_at", mapOf(text(1)));
         f.put("stencil", stencil());
         f.put("sign_offs", listOf(signOff()));

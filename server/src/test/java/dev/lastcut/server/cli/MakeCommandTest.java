@@ -2,6 +2,7 @@ package dev.lastcut.server.cli;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
+import static org.assertj.core.api.Assertions.withinPercentage;
 
 import dev.lastcut.server.report.Json;
 import dev.lastcut.server.sheets.SheetLibrary;
@@ -16,6 +17,8 @@ import java.nio.file.Path;
 import java.security.MessageDigest;
 import java.util.HexFormat;
 import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
 import java.util.stream.Stream;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipInputStream;
@@ -90,16 +93,83 @@ class MakeCommandTest {
                 .isEqualTo(report.at("/bill/kinds").asInt() - 2);
         // Waggle takes 20 designators on a line, and no kind has more.
         assertThat(report.at("/bill/lines")).isEqualTo(report.at("/bill/kinds"));
-        JsonNode q1 =
-                report.at("/parts")
-                        .valueStream()
-                        .filter(p -> p.at("/designator").asString().equals("Q1"))
-                        .findFirst()
-                        .orElseThrow();
+        JsonNode q1 = part(report, "Q1");
         assertThat(q1.at("/kind").asString()).isEqualTo("loaded-to-order");
         assertThat(q1.at("/by").asString()).isEqualTo("house");
         assertThat(q1.at("/package").asString()).isEqualTo("SOT23");
         assertThat(q1.at("/pins").asInt()).isEqualTo(3);
+    }
+
+    /** Designator to the rotation written, of a placement in the usual columns. */
+    private static Map<String, String> rotations(Path placement) throws IOException {
+        Map<String, String> all = new TreeMap<>();
+        Files.readAllLines(placement).stream()
+                .skip(1)
+                .map(l -> l.split(","))
+                .forEach(c -> all.put(c[0], c[3]));
+        return all;
+    }
+
+    @Test
+    void turnsHandsAndStencilOfATicketGoOut() throws Exception {
+        Path ticket = folder.resolve("placing.json");
+        Files.writeString(
+                ticket,
+                """
+                {
+                  "turns": { "packages": { "SO8": 90, "0603": 180 }, "parts": { "U5": 270, "R1": -90 } },
+                  "by_hand": { "packages": ["JACK"], "parts": { "J2": true } },
+                  "notes": { "J2": "the keyed one" },
+                  "stencil": { "foil_mm": 0.1, "reduce_percent": 10, "align_mm": 3,
+                    "packages": { "SOIC8": { "reduce_percent": 20 } } },
+                  "order": { "quantity": 20 }
+                }
+                """);
+        String pack = demo("hive-scale-node.zip").toString();
+        Path plain = folder.resolve("plain");
+        Path out = folder.resolve("placed");
+        make(pack, "--for", "longcomb-fine", "--out", plain.toString());
+        make(pack, "--for", "longcomb-fine", "--with", ticket.toString(), "--out", out.toString());
+        Map<String, String> was = rotations(plain.resolve("assembly/placement.csv"));
+        Map<String, String> is = rotations(out.resolve("assembly/placement.csv"));
+        assertThat(was).containsKeys("J2", "J3").containsEntry("U6", "0").containsEntry("R1", "0");
+        assertThat(is)
+                .doesNotContainKeys("J2", "J3")
+                .containsEntry("U6", "90")
+                // Its package's and its own.
+                .containsEntry("U5", "0")
+                .containsEntry("R1", "90")
+                .containsEntry("C1", "180")
+                .containsEntry("U1", was.get("U1"));
+        assertThat(Files.readString(plain.resolve("assembly/by-hand.csv"))).doesNotContain("J2");
+        assertThat(Files.readString(out.resolve("assembly/by-hand.csv")))
+                .contains("J2,1,20,", "J3,1,20,");
+        assertThat(Files.readString(out.resolve("assembly/parts.csv"))).doesNotContain("J3");
+        assertThat(Files.readAllBytes(out.resolve("assembly/guide.pdf"))).startsWith('%', 'P');
+        JsonNode report = report(out);
+        JsonNode j2 = part(report, "J2");
+        assertThat(j2.at("/by").asString()).isEqualTo("hand");
+        assertThat(part(report, "U6").at("/rotation_deg").asDouble()).isEqualTo(90);
+        assertThat(report.at("/placement/lines").asInt()).isEqualTo(is.size());
+        JsonNode before = report(plain).at("/stencil/0");
+        JsonNode after = report.at("/stencil/0");
+        assertThat(after.at("/foil_mm").asDouble()).isEqualTo(0.1);
+        assertThat(after.at("/openings")).isEqualTo(before.at("/openings"));
+        // Two SO8 of eight openings, 1.49 x 0.54 less its corners, are a fifth smaller.
+        double so8 = 16 * (1.49 * 0.54 - (4 - Math.PI) * 0.135 * 0.135);
+        assertThat(after.at("/area_mm2").asDouble())
+                .isCloseTo(
+                        0.9 * before.at("/area_mm2").asDouble() - 0.1 * so8,
+                        withinPercentage(0.05));
+        assertThat(out.resolve("stencil/stencil-top.dxf")).content().contains("ALIGN", "OPENINGS");
+    }
+
+    private static JsonNode part(JsonNode report, String designator) {
+        return report.at("/parts")
+                .valueStream()
+                .filter(p -> p.at("/designator").asString().equals(designator))
+                .findFirst()
+                .orElseThrow();
     }
 
     private static long openings(Path out) throws IOException {

@@ -51,7 +51,10 @@ import dev.lastcut.core.check.outline.OutlineOpenRule;
 import dev.lastcut.core.check.parts.BodiesCollideRule;
 import dev.lastcut.core.check.parts.BodyOverEdgeRule;
 import dev.lastcut.core.check.parts.BodyOverHoleRule;
+import dev.lastcut.core.check.parts.BreadboardPitchRule;
+import dev.lastcut.core.check.parts.FiducialsRule;
 import dev.lastcut.core.check.parts.ListLimitsRule;
+import dev.lastcut.core.check.parts.MachineEdgeRule;
 import dev.lastcut.core.check.parts.PartNotListedRule;
 import dev.lastcut.core.check.parts.PartNotPlacedRule;
 import dev.lastcut.core.check.parts.PinExpectedRule;
@@ -157,6 +160,9 @@ public final class CheckRunner {
                     new BodiesCollideRule(),
                     new BodyOverEdgeRule(),
                     new BodyOverHoleRule(),
+                    new MachineEdgeRule(),
+                    new FiducialsRule(),
+                    new BreadboardPitchRule(),
                     new GapNotMillableRule(),
                     new TrackNotSurvivingRule(),
                     new PadNickedRule(),

@@ -11,7 +11,7 @@ import org.locationtech.jts.geom.util.AffineTransformation;
 
 /** Shapes one opening; what would close it is not done, and said. */
 final class OpeningShaper {
-    private static final double CHORD_NM = 20;
+    private static final double CHORD_NM = 40;
     private static final double NM_PER_MM = 1e6;
 
     private final Shaping how;

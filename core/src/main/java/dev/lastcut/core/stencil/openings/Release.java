@@ -33,7 +33,14 @@ public final class Release {
      *
      * @param mostFoilMm the thickest foil that it releases its paste from
      */
-    public record Pane(Polygon shape, double areaRatio, double aspect, double mostFoilMm) {}
+    public record Pane(Polygon shape, double areaRatio, double aspect, double mostFoilMm) {
+        /** Half a thousandth is what the flattened figures are true to. */
+        private static final double SLACK = 5e-4;
+
+        public boolean fails() {
+            return areaRatio < AREA_RATIO - SLACK || aspect < ASPECT - SLACK;
+        }
+    }
 
     /** The panes of an opening as it will be cut; none when it is left out. */
     public List<Pane> of(StencilOpening o) {

@@ -53,6 +53,8 @@ public record Stencil(
         List<String> remarks) {
     private static final Shaper FINEST = new Shaper(Flattener.FINEST);
 
+    private static final double AMONG_NM = 50_000;
+
     /** A pad of which only the place is known is taken as wide as this. */
     private static final double NARROW_NM = 100_000;
 
@@ -157,6 +159,7 @@ public record Stencil(
         private final Map<String, Part> parts = new HashMap<>();
         private final PartPins pins;
         private final STRtree pads = new STRtree();
+        private final STRtree reaches = new STRtree();
         private final TreeSet<String> without = new TreeSet<>(Designators.ORDER);
         private final Map<String, List<String>> refused = new TreeMap<>();
 
@@ -173,6 +176,27 @@ public record Stencil(
                     pads.insert(box(a), a.point());
                 }
             }
+            for (String d : pins.designators()) {
+                Envelope reach = pins.box(d);
+                reach.expandBy(AMONG_NM);
+                if (pins.side(d).filter(s -> s == side).isPresent()) {
+                    reaches.insert(reach, d);
+                }
+            }
+        }
+
+        /** Among whose pins a place lies: of several parts the smallest. */
+        private Optional<String> among(Coordinate middle) {
+            String found = null;
+            double least = Double.MAX_VALUE;
+            for (Object o : reaches.query(new Envelope(middle))) {
+                double area = pins.box((String) o).getArea();
+                if (area < least) {
+                    least = area;
+                    found = (String) o;
+                }
+            }
+            return Optional.ofNullable(found);
         }
 
         private Envelope box(NetReference.Anchor a) {
@@ -239,7 +263,8 @@ public record Stencil(
             for (Object o : pads.query(new Envelope(middle))) {
                 return Optional.of(((Netlist.Point) o).component());
             }
-            return Optional.empty();
+            // Pads of pins that go nowhere have no name; they lie among the others.
+            return among(middle);
         }
 
         private StencilOpening opening(

@@ -1,0 +1,38 @@
+package dev.lastcut.core.placement;
+
+import dev.lastcut.core.capability.Assembly.ZeroOrientation;
+import java.util.Optional;
+import java.util.OptionalDouble;
+
+/**
+ * What brings a package from how a pack counts its rotation to how a shop does: where pin 1 lies at
+ * 0°, after IEC 61188-7 (from memory): at the lower left on level A, at the upper left on level B.
+ */
+public final class ZeroTurn {
+    private static final String[] CORNERS = {
+        "upper right", "upper left", "lower left", "lower right"
+    };
+    private static final String[] WAYS = {"right", "top", "left", "foot"};
+
+    private ZeroTurn() {}
+
+    /** Where pin 1 lies at 0°, in words; empty where nothing names it or it lies in the middle. */
+    public static Optional<String> pinOne(TurnedBack t) {
+        return t.corner().map(q -> CORNERS[q]).or(() -> t.direction().map(q -> WAYS[q]));
+    }
+
+    /**
+     * What must be added to the rotations of a package, 0 to 360; empty for packages of which the
+     * levels say nothing: those without rows of pins and a pin 1 in a corner.
+     */
+    public static OptionalDouble to(ZeroOrientation level, TurnedBack t) {
+        Optional<Integer> corner = t.corner();
+        if (corner.isEmpty() || !Beside.isCornered(t)) {
+            return OptionalDouble.empty();
+        }
+        int wanted = level == ZeroOrientation.A ? 2 : 1;
+        // A part whose pin 1 must lie a quarter further on at 0° is turned a quarter less.
+        int quarters = Math.floorMod(corner.get() - wanted, 4);
+        return OptionalDouble.of(90.0 * quarters);
+    }
+}

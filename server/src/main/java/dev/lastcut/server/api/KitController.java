@@ -1,0 +1,166 @@
+package dev.lastcut.server.api;
+
+import dev.lastcut.core.assembly.Part;
+import dev.lastcut.core.board.Side;
+import dev.lastcut.core.capability.CapabilitySheet;
+import dev.lastcut.core.connectivity.BoardGeometry;
+import dev.lastcut.core.formats.table.Designators;
+import dev.lastcut.core.geometry.Pt;
+import dev.lastcut.core.kit.BenchKit;
+import dev.lastcut.core.kit.KitStep;
+import dev.lastcut.core.kit.KitTable;
+import dev.lastcut.core.kit.Probe;
+import dev.lastcut.core.milling.HandJoint;
+import dev.lastcut.core.ticket.Ticket;
+import dev.lastcut.server.jobs.JobService;
+import dev.lastcut.server.jobs.RefusedException;
+import dev.lastcut.server.parts.PartsService;
+import dev.lastcut.server.store.KitStore;
+import java.time.Instant;
+import java.time.temporal.ChronoUnit;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestHeader;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+
+/** The bench kit: what is soldered by hand, in order, and what of it is done. */
+@RestController
+@RequestMapping("/api/jobs/{id}/kit")
+class KitController {
+    private static final int LONGEST_NOTE = 500;
+
+    private final JobService jobs;
+    private final PartsService parts;
+    private final KitStore ticks;
+
+    KitController(JobService jobs, PartsService parts, KitStore ticks) {
+        this.jobs = jobs;
+        this.parts = parts;
+        this.ticks = ticks;
+    }
+
+    /** Parts that are soldered now, or not yet after all. */
+    record SaidDone(List<String> designators, boolean done) {}
+
+    /** What is to be minded with a part; an empty note takes it back. */
+    record SaidNote(String designator, String note) {}
+
+    @GetMapping
+    KitView view(@PathVariable long id) {
+        jobs.job(id);
+        CapabilitySheet sheet =
+                jobs.sheet(id)
+                        .orElseThrow(
+                                () ->
+                                        new RefusedException(
+                                                "Choose a shop first: what it does not fit is"
+                                                        + " soldered by hand."));
+        BoardGeometry geometry = jobs.board(id);
+        Ticket ticket = jobs.ticket(id);
+        BenchKit kit = BenchKit.of(geometry, sheet, ticket.parts());
+        int wires =
+                sheet.plates()
+                        ? 0
+                        : (int)
+                                HandJoint.of(geometry).stream()
+                                        .filter(j -> j.pin().isEmpty())
+                                        .count();
+        return new KitView(
+                ticket.order().quantity(),
+                kit.steps().stream().map(KitController::step).toList(),
+                Designators.fold(kit.unplaced().stream().map(Part::designator).toList()),
+                wires,
+                Probe.of(geometry).stream().map(KitController::probe).toList(),
+                ticket.parts().notes(),
+                ticks.done(id));
+    }
+
+    private static KitView.KitStepView step(KitStep s) {
+        Part p = s.parts().get(0);
+        return new KitView.KitStepView(
+                Designators.fold(s.designators()),
+                p.value(),
+                p.placed().map(a -> a.footprint()).filter(f -> !f.isBlank()).orElse(p.footprint()),
+                p.partNumber(),
+                s.side().word(),
+                s.leads(),
+                s.heightMm(),
+                s.spacingMm().isPresent() ? s.spacingMm().getAsDouble() : null,
+                s.stage().why(),
+                KitTable.polarity(s),
+                s.colours().stream().map(KitController::reading).toList(),
+                s.places().stream().map(KitController::place).toList());
+    }
+
+    private static KitView.ReadingView reading(KitStep.Reading r) {
+        return new KitView.ReadingView(
+                r.code().bands().stream()
+                        .map(
+                                b ->
+                                        new KitView.BandView(
+                                                b.word(),
+                                                String.format(Locale.ROOT, "#%06x", b.rgb())))
+                        .toList(),
+                r.code().words(),
+                r.tolerancePercent());
+    }
+
+    private static KitView.KitPlaceView place(KitStep.Place p) {
+        Optional<Pt> start = p.start();
+        Optional<Pt> mark = p.mark();
+        return new KitView.KitPlaceView(
+                p.designator(),
+                p.at().x(),
+                p.at().y(),
+                start.map(Pt::x).orElse(null),
+                start.map(Pt::y).orElse(null),
+                p.startPin(),
+                mark.map(Pt::x).orElse(null),
+                mark.map(Pt::y).orElse(null));
+    }
+
+    private static KitView.ProbeView probe(Probe p) {
+        return new KitView.ProbeView(
+                p.name(),
+                p.designator(),
+                p.net(),
+                p.side().map(Side::word).orElse(""),
+                p.at().x(),
+                p.at().y());
+    }
+
+    @PostMapping("/done")
+    KitView done(@PathVariable long id, @RequestBody SaidDone body) {
+        jobs.job(id);
+        List<String> named = body.designators() == null ? List.of() : body.designators();
+        List<String> there = parts.parts(id).stream().map(Part::designator).toList();
+        List<String> strange = named.stream().filter(d -> !there.contains(d)).toList();
+        if (!strange.isEmpty()) {
+            throw new RefusedException(
+                    "Nothing was ticked: there is no part " + strange.get(0) + ".");
+        }
+        ticks.tick(
+                id, named, body.done(), Instant.now().truncatedTo(ChronoUnit.SECONDS).toString());
+        return view(id);
+    }
+
+    @PostMapping("/note")
+    TicketController.VersionView note(
+            @PathVariable long id,
+            @RequestBody SaidNote body,
+            @RequestHeader(name = Base.HEADER, required = false) String base) {
+        String note = body.note() == null ? "" : body.note().strip();
+        if (note.length() > LONGEST_NOTE) {
+            throw new RefusedException(
+                    "A note has at most " + LONGEST_NOTE + " letters, not " + note.length() + ".");
+        }
+        return TicketController.VersionView.of(
+                parts.plan(id, Base.of(base), p -> p.noting(body.designator(), note)));
+    }
+}

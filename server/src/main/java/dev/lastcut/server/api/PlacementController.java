@@ -1,0 +1,115 @@
+package dev.lastcut.server.api;
+
+import dev.lastcut.core.assembly.ByHand;
+import dev.lastcut.core.assembly.PartsPlan;
+import dev.lastcut.core.board.Side;
+import dev.lastcut.server.jobs.JobService;
+import dev.lastcut.server.jobs.RefusedException;
+import dev.lastcut.server.parts.PartsService;
+import java.util.Arrays;
+import java.util.Optional;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestHeader;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+
+/** Rotations held against the pads, turns, and who fits what. */
+@RestController
+@RequestMapping("/api/jobs/{id}/placement")
+class PlacementController {
+    private final JobService jobs;
+    private final PartsService parts;
+
+    PlacementController(JobService jobs, PartsService parts) {
+        this.jobs = jobs;
+        this.parts = parts;
+    }
+
+    /** A turn of all parts of a package or of a single part; 0 takes it back. */
+    record SaidTurn(String packageName, String designator, double degrees) {}
+
+    /** Who solders a package, a side or a part; null for a part: as its package. */
+    record SaidHand(String packageName, String side, String designator, Boolean hand) {}
+
+    /** Whether all parts of a footprint on a side were looked at. */
+    record SaidLooked(String footprint, String side, boolean looked) {}
+
+    @GetMapping
+    PlacementView view(@PathVariable long id) {
+        jobs.job(id);
+        return views(id).view();
+    }
+
+    /** Every part of a footprint turned to 0°, to be seen side by side. */
+    @GetMapping("/sheet")
+    PlacementView.KindSheetView sheet(
+            @PathVariable long id, @RequestParam String footprint, @RequestParam String side) {
+        jobs.job(id);
+        return views(id).sheet(footprint, side(side));
+    }
+
+    @PostMapping("/turn")
+    TicketController.VersionView turn(
+            @PathVariable long id,
+            @RequestBody SaidTurn body,
+            @RequestHeader(name = Base.HEADER, required = false) String base) {
+        return TicketController.VersionView.of(
+                parts.plan(
+                        id,
+                        Base.of(base),
+                        p ->
+                                body.designator() != null
+                                        ? p.with(
+                                                p.turns().ofPart(body.designator(), body.degrees()))
+                                        : p.with(
+                                                p.turns()
+                                                        .ofPackage(
+                                                                body.packageName(),
+                                                                body.degrees()))));
+    }
+
+    @PostMapping("/hand")
+    TicketController.VersionView hand(
+            @PathVariable long id,
+            @RequestBody SaidHand body,
+            @RequestHeader(name = Base.HEADER, required = false) String base) {
+        return TicketController.VersionView.of(
+                parts.plan(id, Base.of(base), p -> p.with(hand(p, body))));
+    }
+
+    private static ByHand hand(PartsPlan p, SaidHand body) {
+        boolean hand = Boolean.TRUE.equals(body.hand());
+        if (body.designator() != null) {
+            return p.byHand().ofPart(body.designator(), Optional.ofNullable(body.hand()));
+        }
+        return body.side() != null
+                ? p.byHand().ofSide(side(body.side()), hand)
+                : p.byHand().ofPackage(body.packageName(), hand);
+    }
+
+    @PostMapping("/looked")
+    TicketController.VersionView looked(
+            @PathVariable long id,
+            @RequestBody SaidLooked body,
+            @RequestHeader(name = Base.HEADER, required = false) String base) {
+        String lies = body.looked() ? views(id).asTheyLie(body.footprint(), side(body.side())) : "";
+        String key = PlacementViews.lookedKey(body.footprint(), side(body.side()));
+        return TicketController.VersionView.of(
+                parts.plan(id, Base.of(base), p -> p.lookedAt(key, lies)));
+    }
+
+    private PlacementViews views(long id) {
+        return new PlacementViews(jobs.board(id), jobs.ticket(id), jobs.sheet(id));
+    }
+
+    private static Side side(String word) {
+        return Arrays.stream(Side.values())
+                .filter(s -> s.word().equals(word))
+                .findFirst()
+                .orElseThrow(() -> new RefusedException("A side is top or bottom."));
+    }
+}
