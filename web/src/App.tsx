@@ -3,6 +3,8 @@ import { useCallback, useEffect, useMemo } from 'react';
 import { api, type Finding, type Job, type Parts as PartsResult } from './api/client';
 import { filtered } from './check/findings';
 import { useRecheck } from './check/useRecheck';
+import { drawPhoto } from './receiving/drawPhoto';
+import { usePhoto } from './receiving/usePhoto';
 import { Keys } from './Keys';
 import { useMill } from './mill/scene';
 import { go, usePlace, type Station } from './router';
@@ -149,7 +151,11 @@ function Bench({ job, station }: { job: Job; station: Station }) {
   const key = pictureKey(job);
   useEvents(job.id);
   useEffect(() => useNotice.getState().say(''), [job.id]);
-  useEffect(() => useView.getState().startJob(), [job.id]);
+  useEffect(() => {
+    useView.getState().startJob();
+    usePhoto.getState().drop();
+    useKitStep.getState().to(0);
+  }, [job.id]);
   useEffect(() => useView.getState().leaveStation(), [station]);
   const changes = useQuery({
     queryKey: ['changes', job.id, key],
@@ -185,6 +191,7 @@ function Bench({ job, station }: { job: Job; station: Station }) {
   });
   const kit = useKit(job, station === 'bench');
   const kitStep = useKitStep((s) => s.step);
+  const photo = usePhoto();
   const index = Math.min(operation, (outputs.data?.operations.length ?? 1) - 1);
   const paths = useQuery({
     queryKey: ['paths', job.id, key, job.sheetId, job.version, index],
@@ -227,12 +234,15 @@ function Bench({ job, station }: { job: Job; station: Station }) {
     if (station === 'stencil' && stencil.data) {
       return drawStencil(stencil.data, chosenPart ?? '');
     }
+    if (station === 'bench' && photo.image && photo.toBoard) {
+      return drawPhoto(photo.image, photo.toBoard, photo.fade);
+    }
     if (station === 'bench' && parts.data) {
       const step = kit.data?.steps[Math.min(kitStep, kit.data.steps.length - 1)] ?? null;
       return drawKit(parts.data, step, new Set(kit.data?.done));
     }
     return null;
-  }, [station, stencil.data, chosenPart, parts.data, kit.data, kitStep]);
+  }, [station, stencil.data, chosenPart, parts.data, kit.data, kitStep, photo]);
   const checkData = check.data ?? null;
   const outputData = outputs.data ?? null;
   const panels: Record<Station, React.ReactNode> = {

@@ -29,6 +29,8 @@ export type StencilPlan = Schemas['StencilJson'];
 export type Shaping = Schemas['ShapingJson'];
 export type Kit = Schemas['KitView'];
 export type KitStep = Schemas['KitStepView'];
+export type Inspection = Schemas['InspectionView'];
+export type CheckItem = Schemas['CheckItemView'];
 export type Cut = Schemas['Cut'];
 export type Under = Schemas['Under'];
 export type Snap = Schemas['Snap'];
@@ -329,6 +331,15 @@ export const api = {
     json<Kit>(`${job(id)}/kit/done`, 'POST', { designators, done }),
   noteTo: (id: number, designator: string, note: string) =>
     toVersion(id, `${job(id)}/kit/note`, 'POST', { designator, note }),
+  inspection: (id: number, cut: number) => json<Inspection>(`${job(id)}/cuts/${cut}/inspection`),
+  found: (
+    id: number,
+    cut: number,
+    found: { item: string; measured?: number | null; good?: boolean; note: string },
+  ) => json<Inspection>(`${job(id)}/cuts/${cut}/inspection`, 'POST', found),
+  /** Where a photograph lies, of places clicked in it. */
+  fitPhoto: (id: number, pairs: { photoX: number; photoY: number; x: number; y: number }[]) =>
+    json<Schemas['FitView']>(`${job(id)}/photo-fit`, 'POST', { pairs }),
   setQuantity: (id: number, quantity: number) => choose(id, { order: { quantity } }),
   cuts: (id: number) => json<Cut[]>(`${job(id)}/cuts`),
   under: (id: number, x: number, y: number, roles: string[]) =>

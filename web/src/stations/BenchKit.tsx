@@ -4,12 +4,20 @@ import { api, type Job, type Kit, type KitStep, type Outputs } from '../api/clie
 import { Bands } from '../kit/Bands';
 import { kitKey, useKitStep } from '../kit/useKit';
 import { usePartsChange } from '../parts/usePartsChange';
+import { ReceivedTab } from '../receiving/ReceivedTab';
 import { go } from '../router';
 import { useView } from '../store/view';
 import { number } from '../units';
 import { Button } from '../ui/Button';
 import { Fact, Panel } from '../ui/Panel';
 import { FileList, MakeOutputs } from './outputs';
+
+const TABS = {
+  guide: 'Guide',
+  list: 'Lay out',
+  points: 'Test points',
+  received: 'Received',
+} as const;
 
 const names = (s: KitStep) => s.places.map((p) => p.designator);
 
@@ -25,7 +33,7 @@ export function BenchKit({
   outputs: Outputs | null;
   error: string;
 }) {
-  const [tab, setTab] = useState<'guide' | 'list' | 'points'>('guide');
+  const [tab, setTab] = useState<'guide' | 'list' | 'points' | 'received'>('guide');
   if (!job.sheetId) {
     return (
       <Panel title="Bench">
@@ -40,19 +48,6 @@ export function BenchKit({
     return <Panel title="Bench">{error || 'Laying the parts out …'}</Panel>;
   }
   const parts = kit.steps.reduce((n, s) => n + s.places.length, 0);
-  if (parts === 0) {
-    return (
-      <Panel title="Bench" lead="The shop fits every part that has a place.">
-        <p>
-          To solder some yourself, open their footprint under Parts, Placement and tick “Soldered by
-          hand”.
-        </p>
-        {kit.unplaced ? (
-          <p className="mt-2">Without a place on the board: {kit.unplaced}.</p>
-        ) : null}
-      </Panel>
-    );
-  }
   const there = new Set(kit.steps.flatMap(names));
   const done = kit.done.filter((d) => there.has(d)).length;
   return (
@@ -66,14 +61,14 @@ export function BenchKit({
       }
     >
       <div role="group" aria-label="Shown" className="mb-3 flex gap-1">
-        {(['guide', 'list', 'points'] as const).map((t) => (
+        {(['guide', 'list', 'points', 'received'] as const).map((t) => (
           <Button
             key={t}
             look={tab === t ? 'plain' : 'quiet'}
             aria-pressed={tab === t}
             onClick={() => setTab(t)}
           >
-            {{ guide: 'Guide', list: 'Lay out', points: 'Test points' }[t]}
+            {TABS[t]}
           </Button>
         ))}
       </div>
@@ -82,6 +77,7 @@ export function BenchKit({
         <LayOut job={job} kit={kit} outputs={outputs} onOpen={() => setTab('guide')} />
       ) : null}
       {tab === 'points' ? <Points kit={kit} /> : null}
+      {tab === 'received' ? <ReceivedTab job={job} /> : null}
     </Panel>
   );
 }
@@ -135,7 +131,12 @@ function Guide({ job, kit }: { job: Job; kit: Kit }) {
     }
   }, [side]);
   if (!step) {
-    return null;
+    return (
+      <p>
+        To solder some yourself, open their footprint under Parts, Placement and tick “Soldered by
+        hand”.
+      </p>
+    );
   }
   return (
     <section aria-label={`Step ${at + 1}`}>

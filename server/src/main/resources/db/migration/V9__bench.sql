@@ -5,3 +5,14 @@ create table kit_ticks (
     at         text not null,
     primary key (job, designator)
 );
+-- What was found when the boards of a cut came.
+create table inspection (
+    job      integer not null references job (id),
+    cut      integer not null,
+    item     text not null,
+    measured real,
+    good     integer,
+    note     text not null,
+    at       text not null,
+    primary key (job, cut, item)
+);

@@ -5,7 +5,11 @@ import static org.assertj.core.api.Assertions.assertThat;
 import dev.lastcut.server.LastCut;
 import dev.lastcut.server.api.Packs;
 import java.awt.Color;
+import java.awt.Graphics2D;
+import java.awt.image.BufferedImage;
+import java.nio.file.Files;
 import java.nio.file.Path;
+import javax.imageio.ImageIO;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.openqa.selenium.Keys;
@@ -162,6 +166,50 @@ class AssemblyBrowserTest extends BrowserTest {
         bench.press("Lay out");
         bench.seeText(BENCH + " ol", "20 for 5");
         bench.seeText(BENCH, "guide.pdf");
+        assertThat(bench.complaints()).isEmpty();
+    }
+
+    /** A scan of 10 pixels to the millimetre, a red patch where the radio stands. */
+    private Path scan() throws Exception {
+        BufferedImage image = new BufferedImage(1000, 800, BufferedImage.TYPE_INT_RGB);
+        Graphics2D g = image.createGraphics();
+        g.setColor(new Color(20, 90, 50));
+        g.fillRect(0, 0, 1000, 800);
+        g.setColor(Color.RED);
+        g.fillRect(500, 300, 100, 100);
+        Path file = data.resolve("scan.png");
+        ImageIO.write(image, "png", file.toFile());
+        return file;
+    }
+
+    @Test
+    void aScanIsLaidUnderTheFilmsAndWhatCameIsHeldAgainstTheCut() throws Exception {
+        bringIn("honeycomb-tag");
+        shop("wren-bench");
+        bench.click("[data-station=bench]");
+        bench.press("Received");
+        bench.seeText(BENCH, "No cut was made yet");
+        Path wrong = data.resolve("notes.png");
+        Files.writeString(wrong, "no picture at all");
+        bench.upload("input[aria-label='Photograph of the board']", wrong);
+        bench.seeText(BENCH + " [role=alert]", "notes.png is no picture");
+        bench.upload("input[aria-label='Photograph of the board']", scan());
+        bench.seeText("[role=dialog]", "Click where you see");
+        int[][] clicks = {{100, 700}, {900, 100}, {100, 100}};
+        for (int i = 0; i < clicks.length; i++) {
+            bench.clickIn(
+                    "canvas[aria-label=Photograph]", clicks[i][0] * 0.76, clicks[i][1] * 0.76);
+            bench.seeText("[role=dialog]", "Lay it on the table (" + (i + 1) + ")");
+        }
+        bench.press("Lay it on the table (3)");
+        bench.seeText(BENCH, "scan.png lies on the board; the worst place is 0.00 mm off");
+        bench.click("[role=slider][aria-label='Between films and photograph']");
+        bench.keys(Keys.END);
+        bench.until(() -> bench.anyOnTable(new Color(255, 0, 0)));
+        bench.keys(Keys.HOME);
+        bench.until(() -> !bench.anyOnTable(new Color(255, 0, 0)));
+        bench.press("Take it away");
+        bench.until(() -> bench.all("[role=slider][aria-label*=photograph]").isEmpty());
         assertThat(bench.complaints()).isEmpty();
     }
 }

@@ -226,6 +226,38 @@ final class Bench implements AutoCloseable {
         }
     }
 
+    /** Clicks so far from the left and the top of an element, in pixels. */
+    void clickIn(String css, double left, double top) {
+        WebElement e = see(css);
+        new Actions(driver)
+                .moveToElement(
+                        e,
+                        (int) Math.round(left - e.getSize().width / 2.0),
+                        (int) Math.round(top - e.getSize().height / 2.0))
+                .click()
+                .perform();
+    }
+
+    /** Whether a colour is to be seen anywhere on the table. */
+    boolean anyOnTable(Color color) {
+        var box = table().getRect();
+        try {
+            BufferedImage image =
+                    ImageIO.read(
+                            new ByteArrayInputStream(driver.getScreenshotAs(OutputType.BYTES)));
+            for (int x = box.x; x < box.x + box.width; x += 3) {
+                for (int y = box.y; y < box.y + box.height && y < image.getHeight(); y += 3) {
+                    if (image.getRGB(x, y) == color.getRGB()) {
+                        return true;
+                    }
+                }
+            }
+            return false;
+        } catch (IOException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
     /** The colour in the middle of an element. */
     Color middleOf(String css) {
         var box = see(css).getRect();

@@ -1,0 +1,2 @@
+/** Boards that came, held against the cut they were ordered by. */
+package dev.lastcut.server.receiving;
