@@ -25,6 +25,7 @@ import { drawStencil } from './stencil/drawStencil';
 import { PIECES } from './table/inks';
 import { LightTable } from './table/LightTable';
 import type { Lit } from './table/Renderer';
+import type { Viewport } from './table/viewport';
 import { pictureKey } from './table/useLayers';
 import { useNotice } from './ticket/notice';
 import { useReading } from './ticket/reading';
@@ -235,7 +236,13 @@ function Bench({ job, station }: { job: Job; station: Station }) {
       return drawStencil(stencil.data, chosenPart ?? '');
     }
     if (station === 'bench' && photo.image && photo.toBoard) {
-      return drawPhoto(photo.image, photo.toBoard, photo.fade);
+      const under = drawPhoto(photo.image, photo.toBoard, photo.fade);
+      const plates =
+        photo.withParts && parts.data ? drawKit(parts.data, null, new Set<string>()) : null;
+      return (g: CanvasRenderingContext2D, v: Viewport) => {
+        under(g, v);
+        plates?.(g, v);
+      };
     }
     if (station === 'bench' && parts.data) {
       const step = kit.data?.steps[Math.min(kitStep, kit.data.steps.length - 1)] ?? null;

@@ -321,7 +321,7 @@ export const api = {
     toVersion(id, `${job(id)}/placement/turn`, 'POST', { ...of, degrees }),
   byHand: (
     id: number,
-    of: { packageName: string } | { designator: string } | { side: string },
+    of: { packageName: string } | { designators: readonly string[] } | { side: string },
     hand: boolean | null,
   ) => toVersion(id, `${job(id)}/placement/hand`, 'POST', { ...of, hand }),
   lookedAt: (id: number, footprint: string, side: string, looked: boolean) =>

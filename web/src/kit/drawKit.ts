@@ -15,7 +15,10 @@ function plate(g: CanvasRenderingContext2D, v: Viewport, outline: readonly numbe
   g.closePath();
 }
 
-/** The parts of a step lit, those done pale, with the pad to start on and the pin to mind. */
+/**
+ * The parts of a step lit, those done pale, with the pad to start on and the pin to mind; without a
+ * step all of them with their pin 1.
+ */
 export function drawKit(parts: Parts, step: KitStep | null, done: ReadonlySet<string>): Over {
   const lit = new Map(step?.places.map((p) => [p.designator, p]));
   return (g, v) => {
@@ -34,14 +37,17 @@ export function drawKit(parts: Parts, step: KitStep | null, done: ReadonlySet<st
         g.strokeStyle = done.has(p.designator) ? '#3d6034' : '#7a3417';
         g.stroke();
       } else {
-        g.lineWidth = 1;
-        g.strokeStyle = 'rgba(47, 42, 36, 0.35)';
+        g.lineWidth = step ? 1 : 1.5;
+        g.strokeStyle = step ? 'rgba(47, 42, 36, 0.35)' : '#1c5a63';
         g.stroke();
+      }
+      const [x, y] = toScreen(v, p.x, p.y);
+      if (!step && typeof p.pin1X === 'number' && typeof p.pin1Y === 'number') {
+        wedge(g, toScreen(v, p.pin1X, p.pin1Y), [x, y], 8);
       }
       if (!place) {
         continue;
       }
-      const [x, y] = toScreen(v, p.x, p.y);
       if (typeof place.markX === 'number' && typeof place.markY === 'number') {
         wedge(g, toScreen(v, place.markX, place.markY), [x, y], 11);
       }

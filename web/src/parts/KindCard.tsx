@@ -158,6 +158,24 @@ export function KindCard({
           ! {t}
         </p>
       ))}
+      {parts.limits.shop ? (
+        <label className="mt-1 flex items-baseline gap-2">
+          <input
+            type="checkbox"
+            checked={kind.byHand === kind.names.length}
+            disabled={change.busy}
+            onChange={(e) =>
+              change.make(() =>
+                api.byHand(job.id, { designators: kind.names }, e.target.checked ? true : null),
+              )
+            }
+          />
+          Soldered by hand
+          {kind.byHand > 0 && kind.byHand < kind.names.length
+            ? ` (${kind.byHand} of ${kind.names.length} are)`
+            : ''}
+        </label>
+      ) : null}
       {original ? (
         <section className="bg-paper border-edge mt-2 rounded border px-3 py-2">
           <h3 className="font-semibold">

@@ -76,6 +76,14 @@ function PhotoBar({ job }: { job: Job }) {
             />
             <span>photograph</span>
           </div>
+          <label className="mt-1 flex items-baseline gap-2">
+            <input
+              type="checkbox"
+              checked={photo.withParts}
+              onChange={(e) => photo.setWithParts(e.target.checked)}
+            />
+            with the parts of the placement over it, for an assembled board
+          </label>
         </div>
       ) : null}
       {photo.image ? (

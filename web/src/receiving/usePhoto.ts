@@ -9,9 +9,12 @@ interface PhotoState {
   worstMm: number;
   /** 0 shows the films, 1 the photograph. */
   fade: number;
+  /** Whether the parts of the placement lie over it, for an assembled board. */
+  withParts: boolean;
   take: (image: ImageBitmap, name: string) => void;
   lay: (toBoard: readonly number[], worstMm: number) => void;
   setFade: (fade: number) => void;
+  setWithParts: (on: boolean) => void;
   drop: () => void;
 }
 
@@ -21,9 +24,11 @@ export const usePhoto = create<PhotoState>((set) => ({
   toBoard: null,
   worstMm: 0,
   fade: 0.5,
+  withParts: false,
   take: (image, name) => set({ image, name, toBoard: null, worstMm: 0 }),
   lay: (toBoard, worstMm) => set({ toBoard, worstMm }),
   setFade: (fade) => set({ fade }),
+  setWithParts: (withParts) => set({ withParts }),
   drop: () => set({ image: null, name: '', toBoard: null }),
 }));
 

@@ -205,7 +205,7 @@ public final class PartsGrowth {
                                 Optional.empty()));
     }
 
-    private static double ms(Runnable work) {
+    static double ms(Runnable work) {
         long start = System.nanoTime();
         work.run();
         return (System.nanoTime() - start) / 1e6;

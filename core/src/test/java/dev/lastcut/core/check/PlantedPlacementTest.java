@@ -134,4 +134,28 @@ class PlantedPlacementTest {
                 .anySatisfy(f -> assertThat(f.measured()).isEqualTo(30.7))
                 .anySatisfy(f -> assertThat(f.measured()).isEqualTo(1));
     }
+
+    private static List<Finding> onNets(
+            String name, String footprint, String first, String second) {
+        PlantedPlacementTest t = new PlantedPlacementTest();
+        t.board.pin(first, name, "1", 9, 9).pin(second, name, "2", 11, 9);
+        t.said(name, footprint, 10, 9, 0, "top");
+        return t.of("rotation-suspect");
+    }
+
+    /** What stands in reverse by its nets, however it is placed; what may stand so does not. */
+    @Test
+    void polarisedPartsAgainstTheirNets() {
+        assertThat(onNets("C1", "CP_D6.3", "GND", "VCC"))
+                .singleElement()
+                .satisfies(f -> assertThat(f.message()).contains("its plus, on GND"));
+        assertThat(onNets("D1", "SMA", "GND", "+5V"))
+                .singleElement()
+                .satisfies(f -> assertThat(f.message()).contains("short the supply"));
+        assertThat(onNets("C1", "CP_D6.3", "VCC", "GND")).isEmpty();
+        assertThat(onNets("C1", "CP_D6.3", "GND", "-12V")).isEmpty();
+        assertThat(onNets("C1", "C0805", "GND", "VCC")).isEmpty();
+        assertThat(onNets("D1", "SMA", "GND", "SENSE")).isEmpty();
+        assertThat(onNets("D1", "SMA", "VCC", "GND")).isEmpty();
+    }
 }

@@ -39,6 +39,7 @@ record PartsView(
      * @param known null while the part is not known
      * @param proposed the number that is sure to be meant; "" for none
      * @param candidates how many parts of the counter can be meant
+     * @param byHand how many of them the shop does not fit
      */
     record KindView(
             String designators,
@@ -55,7 +56,8 @@ record PartsView(
             KnownView known,
             String proposed,
             int candidates,
-            List<String> troubles) {}
+            List<String> troubles,
+            int byHand) {}
 
     /** What the ticket knows of a part. */
     record KnownView(

@@ -32,11 +32,13 @@ import dev.lastcut.server.parts.Counter;
 import dev.lastcut.server.parts.PartsService;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
+import java.util.Set;
 import java.util.TreeMap;
 import org.locationtech.jts.geom.Coordinate;
 
@@ -48,6 +50,7 @@ final class PartsViews {
     private final int boards;
     private final BoardGeometry geometry;
     private final Board board;
+    private final Set<String> hand = new HashSet<>();
 
     private PartsViews(
             PartsService service, Counter counter, Ticket ticket, BoardGeometry geometry) {
@@ -69,6 +72,11 @@ final class PartsViews {
         Variants variants = plan.variants();
         List<Part> parts = Population.of(board, variants);
         List<PartsList.Line> kinds = PartsList.kinds(parts);
+        sheet.filter(s -> s.assembly().isPresent())
+                .ifPresent(
+                        s ->
+                                House.byHand(parts, s, plan.byHand())
+                                        .forEach(p -> hand.add(p.designator())));
         List<PartsView.KindView> shown = kinds.stream().map(this::kind).toList();
         Optional<Cost> cost =
                 sheet.map(
@@ -99,7 +107,7 @@ final class PartsViews {
                 PartsList.kinds(parts, false).stream().map(this::kind).toList(),
                 placed(parts),
                 differences(),
-                limits(sheet, parts, kinds),
+                limits(sheet, house(sheet, parts)),
                 cost.map(PartsViews::cost).orElse(null),
                 hints.stream().map(PartsViews::hint).toList(),
                 state(kinds),
@@ -129,7 +137,8 @@ final class PartsViews {
                         ? found.get(0).part().number()
                         : "",
                 found.size(),
-                Troubles.of(p, known, (long) l.quantity() * boards));
+                Troubles.of(p, known, (long) l.quantity() * boards),
+                (int) l.designators().stream().filter(hand::contains).count());
     }
 
     private static PartsView.KnownView known(CataloguePart k, int quantity) {
@@ -242,8 +251,12 @@ final class PartsViews {
                 p.footprint().equals(base.footprint()) ? "" : p.footprint());
     }
 
-    private PartsView.LimitsView limits(
-            Optional<CapabilitySheet> sheet, List<Part> parts, List<PartsList.Line> kinds) {
+    private List<Part> house(Optional<CapabilitySheet> sheet, List<Part> parts) {
+        return sheet.map(s -> House.parts(parts, s, plan.byHand())).orElse(parts);
+    }
+
+    private PartsView.LimitsView limits(Optional<CapabilitySheet> sheet, List<Part> parts) {
+        List<PartsList.Line> kinds = PartsList.kinds(parts);
         Optional<Assembly.Counts> most =
                 sheet.flatMap(CapabilitySheet::assembly).map(Assembly::counts);
         OptionalInt perLine =

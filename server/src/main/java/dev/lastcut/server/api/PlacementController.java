@@ -7,6 +7,7 @@ import dev.lastcut.server.jobs.JobService;
 import dev.lastcut.server.jobs.RefusedException;
 import dev.lastcut.server.parts.PartsService;
 import java.util.Arrays;
+import java.util.List;
 import java.util.Optional;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -32,8 +33,8 @@ class PlacementController {
     /** A turn of all parts of a package or of a single part; 0 takes it back. */
     record SaidTurn(String packageName, String designator, double degrees) {}
 
-    /** Who solders a package, a side or a part; null for a part: as its package. */
-    record SaidHand(String packageName, String side, String designator, Boolean hand) {}
+    /** Who solders a package, a side or some parts; null for parts: as their package. */
+    record SaidHand(String packageName, String side, List<String> designators, Boolean hand) {}
 
     /** Whether all parts of a footprint on a side were looked at. */
     record SaidLooked(String footprint, String side, boolean looked) {}
@@ -83,8 +84,12 @@ class PlacementController {
 
     private static ByHand hand(PartsPlan p, SaidHand body) {
         boolean hand = Boolean.TRUE.equals(body.hand());
-        if (body.designator() != null) {
-            return p.byHand().ofPart(body.designator(), Optional.ofNullable(body.hand()));
+        if (body.designators() != null) {
+            ByHand next = p.byHand();
+            for (String d : body.designators()) {
+                next = next.ofPart(d, Optional.ofNullable(body.hand()));
+            }
+            return next;
         }
         return body.side() != null
                 ? p.byHand().ofSide(side(body.side()), hand)

@@ -11,21 +11,12 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.regex.Pattern;
 
 /** The pins of the parts that are known, on the nets of the netlist. */
 final class PinsOnNets {
-    private static final Pattern GROUND =
-            Pattern.compile("(A|D|P|S|CHASSIS|SIGNAL)?_?(GND|GROUND|VSS|0V|COM|MASS)[A-Z]?\\d*");
-    private static final Pattern SUPPLY =
-            Pattern.compile(
-                    "(\\+?\\d+V\\d*.*|\\+?\\d+[.,]\\d+V.*|[+-]\\d+V?|V(CC|DD|BAT|BUS|IN|SYS|EE|PP|AA|RF|SOL|REF|EXC)\\w*"
-                            + "|(A|D)VDD\\w*|(A|D)VCC\\w*|POWER|PWR\\w*|SUPPLY)");
-
     /** A known part's pin, and where it is connected. */
     record On(Part part, Pin pin, Optional<Netlist.Point> point, String net, int others) {
         boolean isOpen() {
@@ -118,11 +109,10 @@ final class PinsOnNets {
     }
 
     NetKind kind(String net) {
-        String name = net.toUpperCase(Locale.ROOT).replaceFirst("^[/~]+", "");
-        if (GROUND.matcher(name).matches()) {
+        if (NetNames.isGround(net)) {
             return NetKind.GROUND;
         }
-        if (SUPPLY.matcher(name).matches()) {
+        if (NetNames.isSupply(net)) {
             return NetKind.SUPPLY;
         }
         List<On> on = byNet.getOrDefault(net, List.of());

@@ -8,6 +8,7 @@ import dev.lastcut.core.check.Outcome;
 import dev.lastcut.core.check.Rule;
 import dev.lastcut.core.check.Severity;
 import dev.lastcut.core.formats.table.Designators;
+import dev.lastcut.core.placement.PartPins;
 import dev.lastcut.core.placement.TurnJudge;
 import dev.lastcut.core.placement.Verdict;
 import java.util.ArrayList;
@@ -41,7 +42,11 @@ public final class RotationSuspectRule implements Rule {
                 unknown.add(v.part().designator());
             }
         }
-        if (unknown.size() == verdicts.size()) {
+        PartPins pins = PartPins.of(c.geometry());
+        for (Verdict v : verdicts) {
+            AgainstItsNets.of(v.part(), pins).ifPresent(why -> findings.add(reversed(v, why)));
+        }
+        if (unknown.size() == verdicts.size() && findings.isEmpty()) {
             return Outcome.notRun(
                     verdicts.isEmpty()
                             ? "no part is placed"
@@ -81,6 +86,20 @@ public final class RotationSuspectRule implements Rule {
                                 degrees(off),
                                 v.harmless() ? ", which does not matter to a part like it" : "",
                                 degrees(v.turnDeg())));
+    }
+
+    private Finding reversed(Verdict v, String why) {
+        return new FindingBuilder(id())
+                .severity(Severity.LOOK)
+                .at(v.part().placed().orElseThrow().at())
+                .about("nets")
+                .layers("netlist")
+                .parts(List.of(v.part().designator()))
+                .say(
+                        v.part().designator()
+                                + " "
+                                + why
+                                + " If the netlist means it so, its pin 1 is the other end.");
     }
 
     private static String degrees(double d) {
