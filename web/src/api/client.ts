@@ -329,6 +329,18 @@ export const api = {
   kit: (id: number) => json<Kit>(`${job(id)}/kit`),
   tick: (id: number, designators: readonly string[], done: boolean) =>
     json<Kit>(`${job(id)}/kit/done`, 'POST', { designators, done }),
+  kitPicture: (id: number, designator: string) =>
+    `${job(id)}/kit/picture?designator=${encodeURIComponent(designator)}`,
+  putKitPicture: async (id: number, designator: string, file: File) =>
+    (await (
+      await send(api.kitPicture(id, designator), {
+        method: 'POST',
+        headers: { 'content-type': 'application/octet-stream' },
+        body: file,
+      })
+    ).json()) as Kit,
+  dropKitPicture: (id: number, designator: string) =>
+    json<Kit>(api.kitPicture(id, designator), 'DELETE'),
   noteTo: (id: number, designator: string, note: string) =>
     toVersion(id, `${job(id)}/kit/note`, 'POST', { designator, note }),
   inspection: (id: number, cut: number) => json<Inspection>(`${job(id)}/cuts/${cut}/inspection`),

@@ -199,6 +199,7 @@ function Guide({ job, kit }: { job: Job; kit: Kit }) {
         ))}
       </ul>
       <Note job={job} kit={kit} step={step} />
+      <Picture job={job} kit={kit} step={step} />
       <div className="mt-3 flex gap-2">
         <Button disabled={at === 0} onClick={() => to(at - 1)}>
           Back
@@ -219,6 +220,75 @@ function Guide({ job, kit }: { job: Job; kit: Kit }) {
         <kbd className="num">Shift N</kbd> back.
       </p>
     </section>
+  );
+}
+
+/** A picture that was dropped into a step. */
+function Picture({ job, kit, step }: { job: Job; kit: Kit; step: KitStep }) {
+  const queries = useQueryClient();
+  const [error, setError] = useState('');
+  const holder = names(step).find((d) => kit.pictured.includes(d));
+  const done = (change: Promise<Kit>) => {
+    setError('');
+    change
+      .then((next) => queries.setQueryData(kitKey(job), next))
+      .catch((e: unknown) => setError(e instanceof Error ? e.message : String(e)));
+  };
+  const take = (file: File | undefined) => {
+    const to = holder ?? names(step)[0];
+    if (file && to) {
+      done(api.putKitPicture(job.id, to, file));
+    }
+  };
+  return (
+    <div
+      aria-label="Picture of this step"
+      role="group"
+      className="border-edge mt-2 rounded border border-dashed p-2"
+      onDragOver={(e) => e.preventDefault()}
+      onDrop={(e) => {
+        e.preventDefault();
+        e.stopPropagation();
+        take(e.dataTransfer.files[0]);
+      }}
+    >
+      {holder ? (
+        <img
+          alt={`To ${holder}`}
+          className="mb-1.5 max-h-48 max-w-full"
+          src={`${api.kitPicture(job.id, holder)}&of=${kit.pictured.length}`}
+        />
+      ) : null}
+      <span className="text-faint flex items-center justify-between gap-2 text-[13.5px]">
+        <label className="cursor-pointer underline decoration-dotted underline-offset-2">
+          {holder ? 'Take another picture' : 'Drop a picture here, or choose one'}
+          <input
+            type="file"
+            aria-label="Picture for this step"
+            accept="image/png,image/jpeg"
+            className="sr-only"
+            onChange={(e) => {
+              take(e.target.files?.[0]);
+              e.target.value = '';
+            }}
+          />
+        </label>
+        {holder ? (
+          <button
+            type="button"
+            className="underline decoration-dotted underline-offset-2"
+            onClick={() => done(api.dropKitPicture(job.id, holder))}
+          >
+            take it away
+          </button>
+        ) : null}
+      </span>
+      {error ? (
+        <p role="alert" className="text-stop">
+          {error}
+        </p>
+      ) : null}
+    </div>
   );
 }
 

@@ -16,3 +16,10 @@ create table inspection (
     at       text not null,
     primary key (job, cut, item)
 );
+-- A picture that was dropped into a step of the guide, with the part that holds it.
+create table kit_picture (
+    job        integer not null references job (id),
+    designator text not null,
+    sha256     text not null references blob (sha256),
+    primary key (job, designator)
+);

@@ -55,7 +55,7 @@ final class AssemblyFiles {
             int boards,
             List<OutputFile> files) {
         BenchKit kit = BenchKit.of(geometry, sheet, plan);
-        if (kit.steps().isEmpty() && kit.unplaced().isEmpty()) {
+        if (geometry.board().parts().isEmpty() && geometry.board().placements().isEmpty()) {
             return;
         }
         List<HandJoint> joints = sheet.plates() ? List.of() : HandJoint.of(geometry);

@@ -67,17 +67,23 @@ public final class KitGuide {
     private void front() throws IOException {
         pages.line(pages.bold(), 16, LEFT, "Bench guide");
         pages.skip(4);
+        if (kit.steps().isEmpty()) {
+            pages.paragraph(
+                    pages.plain(), LEFT, "The shop fits every part that has a place on the board.");
+        }
         int parts = kit.steps().stream().mapToInt(s -> s.parts().size()).sum();
-        pages.paragraph(
-                pages.plain(),
-                LEFT,
-                parts
-                        + (parts == 1 ? " part" : " parts")
-                        + " to solder by hand, in "
-                        + kit.steps().size()
-                        + " steps. In each picture the parts of the step are filled, a ring is the"
-                        + " pad to start on, and a wedge the pin that the words are about. The"
-                        + " bottom is drawn as seen from below.");
+        if (parts > 0) {
+            pages.paragraph(
+                    pages.plain(),
+                    LEFT,
+                    parts
+                            + (parts == 1 ? " part" : " parts")
+                            + " to solder by hand, in "
+                            + kit.steps().size()
+                            + " steps. In each picture the parts of the step are filled, a ring is the"
+                            + " pad to start on, and a wedge the pin that the words are about. The"
+                            + " bottom is drawn as seen from below.");
+        }
         if (!kit.unplaced().isEmpty()) {
             pages.paragraph(
                     pages.plain(),

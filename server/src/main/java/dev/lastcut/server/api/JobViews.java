@@ -4,7 +4,7 @@ import dev.lastcut.server.jobs.CheckService;
 import dev.lastcut.server.jobs.JobService;
 import dev.lastcut.server.jobs.OutputService;
 import dev.lastcut.server.jobs.TicketService;
-import dev.lastcut.server.store.KitStore;
+import dev.lastcut.server.kit.KitService;
 import java.util.Set;
 import org.springframework.stereotype.Component;
 
@@ -15,14 +15,14 @@ class JobViews {
     private final TicketService tickets;
     private final CheckService checks;
     private final OutputService outputs;
-    private final KitStore ticks;
+    private final KitService ticks;
 
     JobViews(
             JobService jobs,
             TicketService tickets,
             CheckService checks,
             OutputService outputs,
-            KitStore ticks) {
+            KitService ticks) {
         this.ticks = ticks;
         this.jobs = jobs;
         this.tickets = tickets;

@@ -14,19 +14,22 @@ import dev.lastcut.core.milling.HandJoint;
 import dev.lastcut.core.ticket.Ticket;
 import dev.lastcut.server.jobs.JobService;
 import dev.lastcut.server.jobs.RefusedException;
+import dev.lastcut.server.kit.KitService;
 import dev.lastcut.server.parts.PartsService;
-import dev.lastcut.server.store.KitStore;
-import java.time.Instant;
-import java.time.temporal.ChronoUnit;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.TreeSet;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 
 /** The bench kit: what is soldered by hand, in order, and what of it is done. */
@@ -37,9 +40,9 @@ class KitController {
 
     private final JobService jobs;
     private final PartsService parts;
-    private final KitStore ticks;
+    private final KitService ticks;
 
-    KitController(JobService jobs, PartsService parts, KitStore ticks) {
+    KitController(JobService jobs, PartsService parts, KitService ticks) {
         this.jobs = jobs;
         this.parts = parts;
         this.ticks = ticks;
@@ -78,7 +81,8 @@ class KitController {
                 wires,
                 Probe.of(geometry).stream().map(KitController::probe).toList(),
                 ticket.parts().notes(),
-                ticks.done(id));
+                ticks.done(id),
+                List.copyOf(new TreeSet<>(ticks.pictured(id))));
     }
 
     private static KitView.KitStepView step(KitStep s) {
@@ -138,16 +142,32 @@ class KitController {
     @PostMapping("/done")
     KitView done(@PathVariable long id, @RequestBody SaidDone body) {
         jobs.job(id);
-        List<String> named = body.designators() == null ? List.of() : body.designators();
-        List<String> there = parts.parts(id).stream().map(Part::designator).toList();
-        List<String> strange = named.stream().filter(d -> !there.contains(d)).toList();
-        if (!strange.isEmpty()) {
-            throw new RefusedException(
-                    "Nothing was ticked: there is no part " + strange.get(0) + ".");
-        }
-        ticks.tick(
-                id, named, body.done(), Instant.now().truncatedTo(ChronoUnit.SECONDS).toString());
+        ticks.tick(id, body.designators() == null ? List.of() : body.designators(), body.done());
         return view(id);
+    }
+
+    /** Keeps a picture with a part: the bytes of a PNG or JPEG. */
+    @PostMapping("/picture")
+    KitView put(
+            @PathVariable long id, @RequestParam String designator, @RequestBody byte[] picture) {
+        jobs.job(id);
+        ticks.put(id, designator, picture);
+        return view(id);
+    }
+
+    @DeleteMapping("/picture")
+    KitView drop(@PathVariable long id, @RequestParam String designator) {
+        jobs.job(id);
+        ticks.drop(id, designator);
+        return view(id);
+    }
+
+    @GetMapping("/picture")
+    ResponseEntity<byte[]> picture(@PathVariable long id, @RequestParam String designator) {
+        byte[] picture = ticks.picture(id, designator);
+        return ResponseEntity.ok()
+                .contentType(MediaType.parseMediaType(KitService.type(picture)))
+                .body(picture);
     }
 
     @PostMapping("/note")

@@ -10,6 +10,7 @@ import java.util.Map;
  * @param wires holes that need a wire, on a board that is milled
  * @param notes by designator
  * @param done the parts that are ticked
+ * @param pictured the parts that a picture was dropped to
  */
 record KitView(
         int boards,
@@ -18,7 +19,8 @@ record KitView(
         int wires,
         List<ProbeView> probes,
         Map<String, String> notes,
-        List<String> done) {
+        List<String> done,
+        List<String> pictured) {
     /**
      * One step.
      *

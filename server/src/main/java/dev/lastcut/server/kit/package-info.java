@@ -1,0 +1,2 @@
+/** What is done at the bench: ticks and pictures, which are of no cut. */
+package dev.lastcut.server.kit;
