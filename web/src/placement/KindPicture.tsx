@@ -34,7 +34,7 @@ export function KindPicture({ part, reach }: { part: Turned; reach: number }) {
       aria-hidden
     >
       <path d={path(beside)} fill="#e4dccb" fillRule="evenodd" />
-      <path d={path(part.silk)} fill="#a39a8b" fillRule="evenodd" />
+      <path d={path(part.silk)} fill="#a39a8b" />
       <path d={path(pads)} fill="#c9895f" fillRule="evenodd" />
       <path d={path(part.body)} fill="none" stroke="#2f2a24" strokeWidth={hair} />
       {typeof part.pin1X === 'number' && typeof part.pin1Y === 'number' ? (
