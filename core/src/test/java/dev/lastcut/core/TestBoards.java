@@ -128,7 +128,11 @@ public final class TestBoards {
     }
 
     public TestBoards pin(String net, String part, String pin, double x, double y) {
-        points.add(new Netlist.Point(net, part, pin, Pt.mm(x, y), Optional.of(Side.TOP), false));
+        return pin(net, part, pin, x, y, Side.TOP);
+    }
+
+    public TestBoards pin(String net, String part, String pin, double x, double y, Side access) {
+        points.add(new Netlist.Point(net, part, pin, Pt.mm(x, y), Optional.of(access), false));
         return this;
     }
 

@@ -15,4 +15,9 @@ public record PlacedPart(
         Pt at,
         double rotationDeg,
         Side side,
-        int line) {}
+        int line) {
+    /** The same on another side. */
+    public PlacedPart on(Side other) {
+        return new PlacedPart(designator, value, footprint, at, rotationDeg, other, line);
+    }
+}

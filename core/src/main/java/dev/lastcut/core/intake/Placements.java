@@ -4,6 +4,7 @@ import dev.lastcut.core.board.Feature;
 import dev.lastcut.core.board.Netlist;
 import dev.lastcut.core.board.PlacedPart;
 import dev.lastcut.core.board.Problem;
+import dev.lastcut.core.board.Side;
 import dev.lastcut.core.formats.table.PlacementReader;
 import dev.lastcut.core.intake.reading.Reading;
 import dev.lastcut.core.intake.roles.PackFacts;
@@ -12,9 +13,11 @@ import dev.lastcut.core.intake.tables.OpenPads;
 import dev.lastcut.core.intake.tables.PlacementFit;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 
 /** Every placement table of a pack, laid on the pads before anybody knows which file is what. */
 final class Placements {
@@ -34,7 +37,7 @@ final class Placements {
         for (Map.Entry<String, Reading> e : readings.entrySet()) {
             if (e.getValue() instanceof Reading.Placements p) {
                 named = named.isEmpty() ? namedPads(readings) : named;
-                PlacementReader.Result table = p.result();
+                PlacementReader.Result table = all.sided(e.getKey(), p.result(), readings);
                 Optional<PlacementFit.Result> onNamed =
                         new PlacementFit(new NamedPads(named))
                                 .fit(table.parts(), table.unitStated());
@@ -51,6 +54,52 @@ final class Placements {
         }
         pack.place(proven);
         return all;
+    }
+
+    /** Of a table that says no side, each part on the side its pads can be reached from. */
+    private PlacementReader.Result sided(
+            String path, PlacementReader.Result table, Map<String, Reading> readings) {
+        if (table.sideStated() || table.parts().isEmpty()) {
+            return table;
+        }
+        Map<String, Set<Optional<Side>>> sides = new HashMap<>();
+        for (Reading r : readings.values()) {
+            if (r instanceof Reading.Nets n) {
+                n.result().netlist().points().stream()
+                        .filter(Netlist.Point::isPin)
+                        .forEach(
+                                p ->
+                                        sides.computeIfAbsent(p.component(), k -> new HashSet<>())
+                                                .add(p.access()));
+            }
+        }
+        List<PlacedPart> told = new ArrayList<>();
+        int below = 0;
+        for (PlacedPart p : table.parts()) {
+            boolean bottom =
+                    sides.getOrDefault(p.designator(), Set.of())
+                            .equals(Set.of(Optional.of(Side.BOTTOM)));
+            below += bottom ? 1 : 0;
+            told.add(bottom ? p.on(Side.BOTTOM) : p);
+        }
+        if (below == 0) {
+            return table;
+        }
+        problems.add(
+                new Problem(
+                        Problem.Code.FORMAT_GUESSED,
+                        path,
+                        0,
+                        "it says no side; "
+                                + below
+                                + " parts have all their pads on the bottom by the netlist",
+                        "they were taken as on the bottom; compare the parts with the pads"));
+        return new PlacementReader.Result(
+                told,
+                table.problems(),
+                table.looksLikePlacement(),
+                table.unitStated(),
+                table.sideStated());
     }
 
     private void take(

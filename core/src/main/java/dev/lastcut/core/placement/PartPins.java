@@ -1,10 +1,15 @@
 package dev.lastcut.core.placement;
 
+import dev.lastcut.core.board.Feature;
+import dev.lastcut.core.board.Layer;
 import dev.lastcut.core.board.Netlist;
+import dev.lastcut.core.board.Role;
 import dev.lastcut.core.board.Side;
 import dev.lastcut.core.connectivity.BoardGeometry;
 import dev.lastcut.core.connectivity.NetReference;
+import dev.lastcut.core.geometry.PlaceIndex;
 import java.util.ArrayList;
+import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -14,8 +19,12 @@ import org.locationtech.jts.geom.Envelope;
 
 /** The pins of every part: of the netlist, else as the attributes of the copper files name them. */
 public final class PartPins {
+    /** A pad lies no farther from where the netlist has its pin. */
+    private static final double BESIDE_NM = 60_000;
+
     private final Map<String, List<Netlist.Point>> by = new HashMap<>();
     private final Map<String, Integer> onNet = new HashMap<>();
+    private final Map<Side, PlaceIndex<Feature>> flashes = new EnumMap<>(Side.class);
 
     private PartPins() {}
 
@@ -26,6 +35,20 @@ public final class PartPins {
 
     private static PartPins gather(BoardGeometry geometry) {
         PartPins pins = new PartPins();
+        for (Side side : Side.values()) {
+            PlaceIndex<Feature> there = new PlaceIndex<>(BESIDE_NM);
+            pins.flashes.put(side, there);
+            geometry.board()
+                    .layer(Role.Kind.COPPER, side)
+                    .map(Layer::features)
+                    .orElse(List.of())
+                    .forEach(
+                            f -> {
+                                if (f instanceof Feature.Flash x && x.dark()) {
+                                    there.put(x.at(), x);
+                                }
+                            });
+        }
         geometry
                 .board()
                 .netlist()
@@ -78,16 +101,27 @@ public final class PartPins {
         return box;
     }
 
-    /** The one side its pads can be reached from; empty for leads, or where they are on both. */
+    /**
+     * The one side its pads are on: that on which the copper has them, else that from which the
+     * netlist says they are reached. Empty for leads, or where they are on both.
+     */
     public Optional<Side> side(String designator) {
-        List<Side> sides =
-                of(designator).stream()
-                        .filter(p -> !p.hole())
-                        .flatMap(p -> p.access().stream())
-                        .distinct()
-                        .toList();
-        boolean leads = of(designator).stream().anyMatch(p -> p.hole() || p.access().isEmpty());
-        return sides.size() == 1 && !leads ? Optional.of(sides.get(0)) : Optional.empty();
+        if (of(designator).stream().anyMatch(p -> p.hole() || p.access().isEmpty())) {
+            return Optional.empty();
+        }
+        List<Side> flashed = new ArrayList<>();
+        for (Side side : Side.values()) {
+            PlaceIndex<Feature> there = flashes.get(side);
+            if (of(designator).stream().anyMatch(p -> there.hasAt(p.at()))) {
+                flashed.add(side);
+            }
+        }
+        if (flashed.size() == 1) {
+            return Optional.of(flashed.get(0));
+        }
+        List<Side> said =
+                of(designator).stream().flatMap(p -> p.access().stream()).distinct().toList();
+        return said.size() == 1 ? Optional.of(said.get(0)) : Optional.empty();
     }
 
     /** Whether a lead of it goes through the board. */

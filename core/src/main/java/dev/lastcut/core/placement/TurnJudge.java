@@ -107,6 +107,10 @@ public final class TurnJudge {
             Optional<TurnedBack> back = TurnedBack.of(p, rotation(p), pins.of(p.designator()));
             if (footprint(p).isBlank()) {
                 put(Verdict.unknown(p, "neither table says what its footprint is"));
+            } else if (pins.side(p.designator())
+                    .filter(s -> s != p.placed().orElseThrow().side())
+                    .isPresent()) {
+                put(Verdict.unknown(p, "its pads are on the other side than it is said to be"));
             } else if (back.isPresent()) {
                 groups.get(p.placed().orElseThrow().side())
                         .computeIfAbsent(footprint(p), Group::new)

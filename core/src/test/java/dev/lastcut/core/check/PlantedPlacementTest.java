@@ -3,6 +3,8 @@ package dev.lastcut.core.check;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import dev.lastcut.core.TestBoards;
+import dev.lastcut.core.board.Role;
+import dev.lastcut.core.board.Side;
 import dev.lastcut.core.capability.Headroom;
 import dev.lastcut.core.check.run.CheckRunner;
 import dev.lastcut.core.connectivity.BoardGeometry;
@@ -112,6 +114,15 @@ class PlantedPlacementTest {
                             assertThat(f.parts()).containsExactly("C2");
                             assertThat(f.message()).contains("on the bottom", "on the top");
                         });
+    }
+
+    /** A netlist that has every pin on the top is not believed against the copper. */
+    @Test
+    void theCopperIsBelievedBeforeTheNetlist() {
+        board.on(Role.Kind.COPPER, Side.BOTTOM).box(19, 10, 1, 1, 0).box(21, 10, 1, 1, 0);
+        board.pin("A", "C2", "1", 19, 10).pin("B", "C2", "2", 21, 10);
+        said("C2", "C0805", 20, 10, 0, "bottom");
+        assertThat(of("side-conflict")).isEmpty();
     }
 
     private void header(String name, double x, double y, int pins) {

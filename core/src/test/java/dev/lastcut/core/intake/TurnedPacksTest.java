@@ -11,9 +11,11 @@ import dev.lastcut.core.board.PlacedPart;
 import dev.lastcut.core.connectivity.BoardGeometry;
 import dev.lastcut.core.placement.TurnJudge;
 import dev.lastcut.core.placement.Verdict;
+import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 
@@ -75,5 +77,28 @@ class TurnedPacksTest {
                                 at.rotationDeg() + told,
                                 at.side(),
                                 at.line())));
+    }
+
+    /** A table without its column of sides: the netlist's pads say them, and it is said. */
+    @Test
+    void sidesThatNobodySaysAreThoseOfThePads() throws Exception {
+        TruePack t = TruePack.of("p08_joined_netlist");
+        String path = t.pathOf("placement");
+        String sided =
+                new String(
+                        t.pack().files().stream()
+                                .filter(f -> f.path().equals(path))
+                                .findFirst()
+                                .orElseThrow()
+                                .content(),
+                        StandardCharsets.UTF_8);
+        String without = sided.replaceAll("(?m),(Layer|top|bottom)$", "");
+        assertThat(without).isNotEqualTo(sided);
+        Board was = Intake.open(t.pack());
+        Board is = Intake.open(t.with(path, without));
+        assertThat(is.placements()).isEqualTo(was.placements());
+        assertThat(is.problems())
+                .anySatisfy(
+                        p -> assertThat(p.text()).contains("says no side", "6 parts", "bottom"));
     }
 }

@@ -59,7 +59,7 @@ class TurnJudgeTest {
         for (int i = 0; i < s.pins().length; i++) {
             double px = side == Side.BOTTOM ? -s.pins()[i][0] : s.pins()[i][0];
             double[] at = turned(px, s.pins()[i][1], trueDeg);
-            board.pin("N" + n + "-" + i, name, String.valueOf(i + 1), x + at[0], y + at[1]);
+            board.pin("N" + n + "-" + i, name, String.valueOf(i + 1), x + at[0], y + at[1], side);
         }
         int said = Math.floorMod(trueDeg + told, 360);
         lines.add(

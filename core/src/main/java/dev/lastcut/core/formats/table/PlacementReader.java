@@ -64,13 +64,15 @@ public final class PlacementReader {
 
     /**
      * What was read. {@code looksLikePlacement} is false when the columns are not there; {@code
-     * unitStated} is false when neither cells nor header name a unit, and mm was taken.
+     * unitStated} is false when neither cells nor header name a unit, and mm was taken; {@code
+     * sideStated} is false when no column says the side, and the top was taken.
      */
     public record Result(
             List<PlacedPart> parts,
             List<Problem> problems,
             boolean looksLikePlacement,
-            boolean unitStated) {}
+            boolean unitStated,
+            boolean sideStated) {}
 
     public static Result read(String file, byte[] content) {
         ProblemLog log = new ProblemLog(file);
@@ -87,7 +89,7 @@ public final class PlacementReader {
                     1,
                     "expected columns designator, x and y; found " + Table.firstRow(content),
                     "the placement was not read; name the columns and bring it in again");
-            return new Result(List.of(), log.problems(), false, false);
+            return new Result(List.of(), log.problems(), false, false, false);
         }
         Table table = found.get().table();
         int head = found.get().head();
@@ -111,7 +113,7 @@ public final class PlacementReader {
         }
         boolean inCells =
                 found.get().body().stream().limit(5).anyMatch(r -> hasUnit(r.cell(c.x())));
-        return new Result(parts, log.problems(), true, unit.isPresent() || inCells);
+        return new Result(parts, log.problems(), true, unit.isPresent() || inCells, c.side() >= 0);
     }
 
     private static boolean hasUnit(String cell) {
