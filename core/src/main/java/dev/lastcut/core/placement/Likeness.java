@@ -34,7 +34,7 @@ final class Likeness {
     private static final double SAME_SIZE = 0.1;
 
     /** What so many of the parts have about them belongs to the footprint. */
-    private static final double COMMON = 0.7;
+    private static final double COMMON = 0.6;
 
     private static final int FEWEST = 3;
 
@@ -44,7 +44,7 @@ final class Likeness {
     /** Two turns that differ by less than this share of the marks cannot be told apart. */
     private static final double TELLS = 0.08;
 
-    /** At most one in so many is turned. */
+    /** At most one in so many is turned, or one alone. */
     private static final int FEW = 4;
 
     private static final int TRIED = 5;
@@ -131,7 +131,7 @@ final class Likeness {
         }
         // Where many seem to be turned it is the habit that was not found.
         long turned = own.stream().filter(v -> v.state() == Verdict.State.TURNED).count();
-        boolean few = turned * FEW <= own.size();
+        boolean few = turned <= 1 || turned * FEW <= own.size();
         for (Verdict v : own) {
             verdicts.add(
                     few || v.state() != Verdict.State.TURNED

@@ -101,4 +101,33 @@ class TurnedPacksTest {
                 .anySatisfy(
                         p -> assertThat(p.text()).contains("says no side", "6 parts", "bottom"));
     }
+
+    /** Without pins' names: a quarter turn is named or left unknown, and nobody else is named. */
+    @ParameterizedTest
+    @ValueSource(strings = {"p01_extensions_inch", "p05_letters_four"})
+    void withoutNamesTheLookTells(String name) throws Exception {
+        Board board = Intake.open(TruePack.of(name).pack());
+        BoardGeometry geometry = new BoardGeometry(board);
+        List<Part> clean = Population.of(board, Variants.NONE);
+        int named = 0;
+        int asked = 0;
+        for (Verdict v : TurnJudge.of(geometry, clean, Turns.NONE)) {
+            String d = v.part().designator();
+            for (int told : new int[] {90, 270}) {
+                List<Part> parts =
+                        clean.stream()
+                                .map(p -> p.designator().equals(d) ? turned(p, told) : p)
+                                .toList();
+                for (Verdict now : TurnJudge.of(geometry, parts, Turns.NONE)) {
+                    boolean turned = now.state() == Verdict.State.TURNED;
+                    assertThat(turned && !now.part().designator().equals(d))
+                            .as(now.part().designator() + " while " + d + " is turned")
+                            .isFalse();
+                    named += turned ? 1 : 0;
+                }
+                asked += v.state() == Verdict.State.RIGHT ? 1 : 0;
+            }
+        }
+        assertThat(named).isGreaterThan(asked * 3 / 4);
+    }
 }
