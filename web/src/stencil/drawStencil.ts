@@ -25,6 +25,11 @@ function trace(
 export function drawStencil(stencil: StencilResult, chosen: string): Over {
   return (g, v) => {
     const side = stencil.sides.find((s) => s.side === (v.flipped ? 'bottom' : 'top'));
+    if (stencil.align.length > 0) {
+      trace(g, v, stencil.align);
+      g.fillStyle = 'rgba(69, 86, 107, 0.78)';
+      g.fill();
+    }
     for (const o of side?.all ?? []) {
       const [x, y] = toScreen(v, o.x, o.y);
       if (x < -200 || y < -200 || x > v.width + 200 || y > v.height + 200) {

@@ -21,6 +21,7 @@ import dev.lastcut.core.milling.level.Levelling;
 import dev.lastcut.core.milling.level.ProbeGrid;
 import dev.lastcut.core.milling.paper.SetupSheet;
 import dev.lastcut.core.stencil.StencilPlan;
+import dev.lastcut.core.stencil.openings.AlignHoles;
 import dev.lastcut.core.stencil.openings.Stencil;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
@@ -78,7 +79,7 @@ public record OutputSet(
                                         ProgramWriter.write(program, p.mill()),
                                         purpose(program)));
                     }
-                    bench(geometry, sheet, p, stencils, files);
+                    bench(geometry, sheet, p, stencils, stencilPlan, files);
                     remarks.addAll(p.problems());
                 });
         return new OutputSet(files, milling, remarks);
@@ -90,6 +91,7 @@ public record OutputSet(
             CapabilitySheet sheet,
             MillingPlan plan,
             Map<Side, Stencil> stencils,
+            StencilPlan stencilPlan,
             List<OutputFile> out) {
         List<HandJoint> joints = HandJoint.of(geometry);
         out.add(
@@ -113,11 +115,14 @@ public record OutputSet(
                             "probing program for levelling, " + grid.count() + " points"));
         }
         for (Side side : Side.values()) {
-            Geometry openings =
-                    stencils.containsKey(side) ? stencils.get(side).area() : Geo.empty();
-            if (openings.isEmpty()) {
+            if (!stencils.containsKey(side)) {
                 continue;
             }
+            Geometry openings =
+                    Geo.union(
+                            stencils.get(side).area(),
+                            AlignHoles.about(
+                                    geometry.boardArea(), stencilPlan.mounting().alignMm()));
             StencilCut cut = StencilCut.of(openings, side, plan.extent(), plan.mill());
             cut.program()
                     .ifPresent(

@@ -9,6 +9,8 @@ import dev.lastcut.core.assembly.Population;
 import dev.lastcut.core.board.Netlist;
 import dev.lastcut.core.board.Side;
 import dev.lastcut.core.capability.CapabilitySheet;
+import dev.lastcut.core.catalogue.CataloguePart;
+import dev.lastcut.core.catalogue.DataValue;
 import dev.lastcut.core.connectivity.BoardGeometry;
 import dev.lastcut.core.geometry.Pt;
 import dev.lastcut.core.kit.KitStep.Place;
@@ -60,7 +62,7 @@ public record BenchKit(List<KitStep> steps, List<Body> bodies, List<Part> unplac
         List<Body> all = PartBodies.of(geometry, plan).stream().filter(Body::fitted).toList();
         all.forEach(b -> bodies.put(b.designator(), b));
         return new BenchKit(
-                new Ordering(bodies, PartPins.of(geometry)).steps(hand),
+                new Ordering(bodies, PartPins.of(geometry), plan).steps(hand),
                 all,
                 hand.stream().filter(p -> p.placed().isEmpty()).toList());
     }
@@ -68,7 +70,7 @@ public record BenchKit(List<KitStep> steps, List<Body> bodies, List<Part> unplac
     /** Parts that are soldered in one go: of one value on one footprint, side and stage. */
     private record Kind(Stage stage, String value, String footprint, String number, Side side) {}
 
-    private record Ordering(Map<String, Body> bodies, PartPins pins) {
+    private record Ordering(Map<String, Body> bodies, PartPins pins, PartsPlan plan) {
         List<KitStep> steps(List<Part> hand) {
             Map<Kind, List<Part>> kinds = new LinkedHashMap<>();
             for (Part p : hand) {
@@ -130,7 +132,7 @@ public record BenchKit(List<KitStep> steps, List<Body> bodies, List<Part> unplac
                     k.side,
                     height,
                     leads,
-                    leads ? colours(parts.get(0)) : List.of(),
+                    leads ? colours(parts.get(0), plan.known(parts.get(0))) : List.of(),
                     leads ? spacing(parts.get(0)) : OptionalDouble.empty());
         }
 
@@ -144,7 +146,7 @@ public record BenchKit(List<KitStep> steps, List<Body> bodies, List<Part> unplac
         private Place place(Part p) {
             Side side = p.placed().orElseThrow().side();
             List<Netlist.Point> own = pins.of(p.designator());
-            Facing.Words facing = Facing.of(p, own, side);
+            Facing.Words facing = Facing.of(p, plan.known(p), own, side);
             Optional<Netlist.Point> start = start(own);
             return new Place(
                     p.designator(),
@@ -173,20 +175,28 @@ public record BenchKit(List<KitStep> steps, List<Body> bodies, List<Part> unplac
         }
     }
 
-    /** The bands of a leaded resistor; of unknown tolerance, both usual readings. */
-    static List<Reading> colours(Part p) {
+    /**
+     * The bands of a leaded resistor; where neither its value nor what is known of it says the
+     * tolerance, both usual readings.
+     */
+    static List<Reading> colours(Part p, Optional<CataloguePart> known) {
         PartValue v = p.meaning();
         Optional<Amount> ohms = v.amount().filter(a -> a.of() == Dimension.RESISTANCE);
         if (ohms.isEmpty() || Dimension.of(p.designator()) != Dimension.RESISTANCE) {
             return List.of();
         }
-        List<Double> tolerances = v.tolerancePercent().map(List::of).orElse(List.of(5.0, 1.0));
+        Optional<Double> said =
+                v.tolerancePercent()
+                        .or(
+                                () ->
+                                        known.map(k -> k.values().get("tolerance"))
+                                                .flatMap(DataValue::max));
+        List<Double> tolerances = said.map(List::of).orElse(List.of(5.0, 1.0));
         List<Reading> all = new ArrayList<>();
         for (double t : tolerances) {
             ColourCode.of(ohms.get().number(), t, OptionalInt.empty())
                     .filter(c -> all.stream().noneMatch(r -> r.code().equals(c)))
-                    .ifPresent(
-                            c -> all.add(new Reading(c, v.tolerancePercent().isPresent() ? 0 : t)));
+                    .ifPresent(c -> all.add(new Reading(c, said.isPresent() ? 0 : t)));
         }
         return all;
     }

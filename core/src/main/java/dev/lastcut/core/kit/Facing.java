@@ -3,6 +3,7 @@ package dev.lastcut.core.kit;
 import dev.lastcut.core.assembly.Part;
 import dev.lastcut.core.board.Netlist;
 import dev.lastcut.core.board.Side;
+import dev.lastcut.core.catalogue.CataloguePart;
 import dev.lastcut.core.geometry.Pt;
 import dev.lastcut.core.placement.Polarity;
 import java.util.List;
@@ -23,13 +24,25 @@ final class Facing {
 
     private Facing() {}
 
-    static Words of(Part part, List<Netlist.Point> pins, Side side) {
+    /**
+     * @param known what the counter states of the part: its cathode is believed before pin 1
+     */
+    static Words of(Part part, Optional<CataloguePart> known, List<Netlist.Point> pins, Side side) {
         if (pins.size() < 2) {
             return Words.NONE;
         }
         if (Polarity.isDiode(part)) {
-            // Numbered pins: 1 is the cathode (common practice).
-            return said("band or cathode", pin(pins, "K", "C", "CATHODE", "1"), pins, side);
+            Optional<String> cathode =
+                    known.stream()
+                            .flatMap(k -> k.pins().stream())
+                            .filter(p -> p.role() == CataloguePart.PinRole.CATHODE)
+                            .map(CataloguePart.Pin::pin)
+                            .findFirst();
+            // Numbered pins of which nothing is known: 1 is the cathode (common practice).
+            Optional<Netlist.Point> there =
+                    cathode.flatMap(c -> pin(pins, c))
+                            .or(() -> pin(pins, "K", "C", "CATHODE", "1"));
+            return said("band or cathode", there, pins, side);
         }
         if (Polarity.isCapacitorWithPlus(part)) {
             return said("plus", pin(pins, "+", "P", "PLUS", "1"), pins, side);

@@ -9,6 +9,10 @@ import dev.lastcut.core.board.Role;
 import dev.lastcut.core.board.Side;
 import dev.lastcut.core.capability.Assembly;
 import dev.lastcut.core.capability.CapabilitySheet;
+import dev.lastcut.core.catalogue.CataloguePart;
+import dev.lastcut.core.catalogue.DataValue;
+import dev.lastcut.core.catalogue.Parameter;
+import dev.lastcut.core.catalogue.Shelf;
 import dev.lastcut.core.connectivity.BoardGeometry;
 import dev.lastcut.core.kit.KitStep.Stage;
 import java.nio.charset.StandardCharsets;
@@ -144,5 +148,30 @@ class BenchKitTest {
                     .contains("D1: the one from the blue box")
                     .contains("TP1", "J1.2", "Why now: last");
         }
+    }
+
+    /**
+     * What the counter states goes before what is usual: a tolerance, the end that is the cathode.
+     */
+    @Test
+    void whatIsKnownOfAPartIsBelieved() {
+        Shelf resistor =
+                Shelf.part("CH-R-4K7", "AX10").with(Parameter.TOLERANCE, DataValue.max(1, "%", ""));
+        Shelf diode =
+                Shelf.part("YD-D1", "SMA")
+                        .pin("1", "A", CataloguePart.PinRole.ANODE)
+                        .pin("2", "K", CataloguePart.PinRole.CATHODE);
+        TestBoards t = new TestBoards();
+        t.lead("A", "R1", "1", 5, 10).lead("GND", "R1", "2", 15.16, 10);
+        t.pin("A", "D1", "1", 20, 20).pin("GND", "D1", "2", 22, 20);
+        t.listed("R1,4k7,AX10,CH-R-4K7,", "D1,fast,SMA,YD-D1,");
+        t.placed("R1,4k7,AX10,10.08,10,0,top", "D1,fast,SMA,21,20,0,top");
+        BoardGeometry g = new BoardGeometry(t.outline(0, 0, 50, 30).board());
+        PartsPlan plan =
+                PartsPlan.NONE.knowing(Map.of("CH-R-4K7", resistor.get(), "YD-D1", diode.get()));
+        List<KitStep> steps = BenchKit.of(g, NOBODY, plan).steps();
+        assertThat(steps.get(0).places().get(0).polarity())
+                .isEqualTo("band or cathode at the right");
+        assertThat(KitTable.colours(steps.get(1))).isEqualTo("yellow violet black brown brown");
     }
 }

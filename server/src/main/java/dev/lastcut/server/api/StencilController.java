@@ -8,6 +8,7 @@ import dev.lastcut.core.capability.CapabilitySheet;
 import dev.lastcut.core.capability.OrderOption;
 import dev.lastcut.core.connectivity.BoardGeometry;
 import dev.lastcut.core.stencil.Foil;
+import dev.lastcut.core.stencil.openings.AlignHoles;
 import dev.lastcut.core.stencil.openings.FoilAdvice;
 import dev.lastcut.core.stencil.openings.Release;
 import dev.lastcut.core.stencil.openings.Stencil;
@@ -67,6 +68,9 @@ class StencilController {
                 StencilJson.of(ticket.stencil()),
                 sides,
                 List.copyOf(packages.values()),
+                Rings.of(
+                        AlignHoles.about(
+                                geometry.boardArea(), ticket.stencil().mounting().alignMm())),
                 FoilAdvice.of(List.copyOf(stencils.values()), foil, foils),
                 remarks);
     }

@@ -9,6 +9,7 @@ import java.util.List;
  * @param foils those the shop offers, mm
  * @param foilMm the one that is taken
  * @param plan what is chosen
+ * @param align rings of the holes for pins beside the board, nm
  * @param advice what foil or change would mend openings that fail, in sentences
  */
 record StencilView(
@@ -17,6 +18,7 @@ record StencilView(
         StencilJson plan,
         List<StencilSideView> sides,
         List<StencilKindView> packages,
+        List<double[]> align,
         List<String> advice,
         List<String> remarks) {
     /** One side: how many openings, panes, and how many of these release no paste. */
