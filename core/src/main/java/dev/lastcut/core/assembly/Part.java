@@ -26,6 +26,13 @@ public record Part(
         return PartValue.read(value, designator);
     }
 
+    /**
+     * The footprint it stands on: as the placement says, or where that says none as the list does.
+     */
+    public String standsOn() {
+        return placed.map(PlacedPart::footprint).filter(f -> !f.isBlank()).orElse(footprint);
+    }
+
     /** The package in its footprint's name. */
     public String packageName() {
         return PackageName.of(footprint);

@@ -34,4 +34,9 @@ public final class Length {
     public static String text(double nm) {
         return String.format(Locale.ROOT, "%.3f mm", toMm(nm));
     }
+
+    /** A length in mm to a thousandth, without zeros at its end. */
+    public static String shortMm(double mm) {
+        return String.format(Locale.ROOT, "%.3f", mm).replaceAll("0+$", "").replaceAll("\\.$", "");
+    }
 }

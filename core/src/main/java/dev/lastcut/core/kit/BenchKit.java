@@ -33,7 +33,6 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalInt;
 import java.util.regex.Pattern;
-import org.locationtech.jts.geom.Envelope;
 
 /**
  * What is soldered by hand, in the order to solder it: flat parts before leaded ones, the lowest
@@ -84,13 +83,12 @@ public record BenchKit(List<KitStep> steps, List<Body> bodies, List<Part> unplac
         }
 
         private Kind kind(Part p) {
-            String footprint = p.placed().orElseThrow().footprint();
             return new Kind(
                     stage(p),
                     p.meaning().canonical(),
-                    footprint.isBlank() ? p.footprint() : footprint,
+                    p.standsOn(),
                     p.partNumber(),
-                    p.placed().get().side());
+                    p.placed().orElseThrow().side());
         }
 
         private Stage stage(Part p) {
@@ -165,9 +163,7 @@ public record BenchKit(List<KitStep> steps, List<Body> bodies, List<Part> unplac
             if (own.isEmpty()) {
                 return Optional.empty();
             }
-            Envelope box = new Envelope();
-            own.forEach(q -> box.expandToInclude(q.at().coordinate()));
-            Pt middle = Pt.of(box.centre());
+            Pt middle = Pt.of(pins.box(own.get(0).component()).centre());
             double far = own.stream().mapToDouble(q -> q.at().distance(middle)).max().orElse(0);
             return own.stream()
                     .filter(q -> q.at().distance(middle) > 0.9 * far)

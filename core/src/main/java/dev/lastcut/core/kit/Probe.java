@@ -19,8 +19,6 @@ import java.util.TreeSet;
  * @param side empty where it is reached from both
  */
 public record Probe(String designator, String pin, String net, Optional<Side> side, Pt at) {
-    private static final String PLUG = "(?i)(J|P|CN|CON|H|HDR)\\d+.*";
-
     /** Points of one pad, and the pins of plugs. */
     public static List<Probe> of(BoardGeometry geometry) {
         PartPins pins = PartPins.of(geometry);
@@ -30,7 +28,7 @@ public record Probe(String designator, String pin, String net, Optional<Side> si
         List<Probe> plugs = new ArrayList<>();
         for (String name : names) {
             boolean point = pins.count(name) == 1;
-            if (!point && !name.matches(PLUG)) {
+            if (!point && !PartPins.isPlug(name)) {
                 continue;
             }
             TreeSet<String> told = new TreeSet<>(Designators.ORDER);

@@ -85,8 +85,7 @@ final class Likeness {
         Map<String, List<Part>> groups = new LinkedHashMap<>();
         for (Part p : parts) {
             PlacedPart at = p.placed().orElseThrow();
-            groups.computeIfAbsent(at.side() + " " + TurnJudge.footprint(p), k -> new ArrayList<>())
-                    .add(p);
+            groups.computeIfAbsent(at.side() + " " + p.standsOn(), k -> new ArrayList<>()).add(p);
         }
         Map<Side, PlaceTree> middles = new LinkedHashMap<>();
         Map<Side, STRtree> marks = new LinkedHashMap<>();
@@ -117,7 +116,7 @@ final class Likeness {
 
     private static void judge(List<Seen> group, List<Verdict> verdicts) {
         List<Mark> footprint = common(group);
-        String name = TurnJudge.footprint(group.get(0).part());
+        String name = group.get(0).part().standsOn();
         List<Verdict> own = new ArrayList<>();
         for (Seen s : group) {
             own.add(

@@ -69,7 +69,7 @@ public final class OffPads {
             judged++;
             double rotation = at.rotationDeg() + turns.ofPart(p.designator());
             Coordinate middle = TurnedBack.back(Pt.of(box.centre()), at, rotation);
-            groups.computeIfAbsent(at.side() + " " + TurnJudge.footprint(p), k -> new ArrayList<>())
+            groups.computeIfAbsent(at.side() + " " + p.standsOn(), k -> new ArrayList<>())
                     .add(new Laid(p, box, middle, rotation));
         }
         List<Off> off = new ArrayList<>();
@@ -100,7 +100,7 @@ public final class OffPads {
             // A part that is turned about an origin off its middle seems to lie elsewhere.
             boolean turned = tells && same(l.middle(), habit.middle());
             if (tells && !turned) {
-                String others = "the " + most + " others of " + TurnJudge.footprint(l.part());
+                String others = "the " + most + " others of " + l.part().standsOn();
                 Pt should = should(l, habit.middle());
                 double way = l.part().placed().orElseThrow().at().distance(should);
                 off.add(new Off(l.part(), should, way, others));

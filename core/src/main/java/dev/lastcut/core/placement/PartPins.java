@@ -15,10 +15,13 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.regex.Pattern;
 import org.locationtech.jts.geom.Envelope;
 
 /** The pins of every part: of the netlist, else as the attributes of the copper files name them. */
 public final class PartPins {
+    private static final Pattern PLUG = Pattern.compile("(?i)(J|P|CN|CON|H|HDR)\\d.*");
+
     /** A pad lies no farther from where the netlist has its pin. */
     private static final double BESIDE_NM = 60_000;
 
@@ -81,6 +84,11 @@ public final class PartPins {
     /** How many pins a net has. */
     public int onNet(String net) {
         return onNet.getOrDefault(net, 0);
+    }
+
+    /** Headers and plugs, by their designator (common practice, no source). */
+    public static boolean isPlug(String designator) {
+        return PLUG.matcher(designator).matches();
     }
 
     public Set<String> designators() {

@@ -105,7 +105,7 @@ public final class TurnJudge {
         List<Part> unnamed = new ArrayList<>();
         for (Part p : placed) {
             Optional<TurnedBack> back = TurnedBack.of(p, rotation(p), pins.of(p.designator()));
-            if (footprint(p).isBlank()) {
+            if (p.standsOn().isBlank()) {
                 put(Verdict.unknown(p, "neither table says what its footprint is"));
             } else if (pins.side(p.designator())
                     .filter(s -> s != p.placed().orElseThrow().side())
@@ -113,7 +113,7 @@ public final class TurnJudge {
                 put(Verdict.unknown(p, "its pads are on the other side than it is said to be"));
             } else if (back.isPresent()) {
                 groups.get(p.placed().orElseThrow().side())
-                        .computeIfAbsent(footprint(p), Group::new)
+                        .computeIfAbsent(p.standsOn(), Group::new)
                         .members
                         .add(back.get());
             } else if (pins.isEmpty()) {
@@ -125,12 +125,6 @@ public final class TurnJudge {
         Likeness.judge(geometry, unnamed, this::rotation).forEach(this::put);
         groups.values().forEach(by -> by.values().forEach(Group::findHabit));
         groups.forEach((side, by) -> by.values().forEach(g -> among(g, side)));
-    }
-
-    /** The footprint's name: as the placement says, or where that says none as the list does. */
-    static String footprint(Part p) {
-        String placed = p.placed().orElseThrow().footprint();
-        return placed.isBlank() ? p.footprint() : placed;
     }
 
     private double rotation(Part p) {

@@ -1,5 +1,6 @@
 package dev.lastcut.core.receiving;
 
+import dev.lastcut.core.geometry.Length;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -132,7 +133,7 @@ public final class Checklist {
                                         "%d %s holes of %s mm are open and where they belong",
                                         g.count(),
                                         kind,
-                                        number(g.diameterMm()))));
+                                        Length.shortMm(g.diameterMm()))));
                 continue;
             }
             all.add(
@@ -144,7 +145,7 @@ public final class Checklist {
                                     g.count(),
                                     kind,
                                     g.count() == 1 ? "hole" : "holes",
-                                    number(g.diameterMm())),
+                                    Length.shortMm(g.diameterMm())),
                             g.diameterMm(),
                             HOLE_MM,
                             "mm"));
@@ -156,10 +157,6 @@ public final class Checklist {
 
     private static double rounded(double mm) {
         return Math.round(mm * 100) / 100.0;
-    }
-
-    private static String number(double mm) {
-        return String.format(Locale.ROOT, "%.3f", mm).replaceAll("0+$", "").replaceAll("\\.$", "");
     }
 
     /** What all answers come to; items without one are open. */

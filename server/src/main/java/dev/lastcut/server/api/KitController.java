@@ -90,7 +90,7 @@ class KitController {
         return new KitView.KitStepView(
                 Designators.fold(s.designators()),
                 p.value(),
-                p.placed().map(a -> a.footprint()).filter(f -> !f.isBlank()).orElse(p.footprint()),
+                p.standsOn(),
                 p.partNumber(),
                 s.side().word(),
                 s.leads(),

@@ -72,7 +72,7 @@ final class PlacementViews {
         for (Verdict v : verdicts) {
             PlacedPart at = v.part().placed().orElseThrow();
             groups.computeIfAbsent(
-                            new Group(footprint(v.part()), at.side()), k -> new ArrayList<>())
+                            new Group(v.part().standsOn(), at.side()), k -> new ArrayList<>())
                     .add(v);
         }
         Optional<Assembly> assembly = sheet.flatMap(CapabilitySheet::assembly);
@@ -95,11 +95,6 @@ final class PlacementViews {
 
     private boolean house(Part p) {
         return sheet.isPresent() && plan.byHand().houseFits(p, sheet.get());
-    }
-
-    private static String footprint(Part p) {
-        String placed = p.placed().orElseThrow().footprint();
-        return placed.isBlank() ? p.footprint() : placed;
     }
 
     private PlacementView.PlacedSideView side(Side side) {
@@ -196,7 +191,7 @@ final class PlacementViews {
     String asTheyLie(String footprint, Side side) {
         return lies(
                 verdicts.stream()
-                        .filter(v -> footprint(v.part()).equals(footprint))
+                        .filter(v -> v.part().standsOn().equals(footprint))
                         .filter(v -> v.part().placed().orElseThrow().side() == side)
                         .toList());
     }
@@ -210,7 +205,7 @@ final class PlacementViews {
     PlacementView.KindSheetView sheet(String footprint, Side side) {
         List<Verdict> members =
                 verdicts.stream()
-                        .filter(v -> footprint(v.part()).equals(footprint))
+                        .filter(v -> v.part().standsOn().equals(footprint))
                         .filter(v -> v.part().placed().orElseThrow().side() == side)
                         .limit(MOST)
                         .toList();

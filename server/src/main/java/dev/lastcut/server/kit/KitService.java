@@ -10,6 +10,7 @@ import java.time.temporal.ChronoUnit;
 import java.util.Collection;
 import java.util.List;
 import java.util.Set;
+import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
 
 /** What of a job's bench kit is soldered, and the pictures dropped into its steps. */
@@ -38,14 +39,18 @@ public class KitService {
      * @throws RefusedException when the board has no such part: then nothing is ticked
      */
     public void tick(long job, Collection<String> designators, boolean done) {
-        designators.forEach(d -> known(job, d, "Nothing was ticked"));
+        known(job, designators, "Nothing was ticked");
         store.tick(
                 job, designators, done, Instant.now().truncatedTo(ChronoUnit.SECONDS).toString());
     }
 
-    private void known(long job, String designator, String otherwise) {
-        if (parts.parts(job).stream().map(Part::designator).noneMatch(designator::equals)) {
-            throw new RefusedException(otherwise + ": there is no part " + designator + ".");
+    private void known(long job, Collection<String> designators, String otherwise) {
+        Set<String> there =
+                parts.parts(job).stream().map(Part::designator).collect(Collectors.toSet());
+        for (String d : designators) {
+            if (!there.contains(d)) {
+                throw new RefusedException(otherwise + ": there is no part " + d + ".");
+            }
         }
     }
 
@@ -60,7 +65,7 @@ public class KitService {
      * @throws RefusedException when it is too large or no PNG or JPEG
      */
     public void put(long job, String designator, byte[] picture) {
-        known(job, designator, "The picture was not kept");
+        known(job, List.of(designator), "The picture was not kept");
         if (picture.length > MOST_BYTES) {
             throw new RefusedException(
                     "The picture was not kept: it has "

@@ -45,14 +45,18 @@ public class ReceivingService {
      * @throws NotFoundException when there is no such cut, or it is from before there were reports
      */
     public Inspection of(long job, int cut) {
-        List<Item> items = Checklist.of(received(job, cut));
+        return of(job, cut, Checklist.of(received(job, cut)));
+    }
+
+    private Inspection of(long job, int cut, List<Item> items) {
         Map<String, Answer> answers = found.of(job, cut);
         return new Inspection(items, answers, Checklist.verdict(items, answers));
     }
 
     /** Notes what was found of an item. */
     public Inspection answer(long job, int cut, String item, Answer answer) {
-        boolean there = of(job, cut).items().stream().anyMatch(i -> i.id().equals(item));
+        List<Item> items = Checklist.of(received(job, cut));
+        boolean there = items.stream().anyMatch(i -> i.id().equals(item));
         if (!there) {
             throw new RefusedException("Nothing was noted: the checklist has no such item.");
         }
@@ -64,7 +68,7 @@ public class ReceivingService {
                     "Nothing was noted: a note has at most " + LONGEST_NOTE + " letters.");
         }
         found.put(job, cut, item, answer, Instant.now().truncatedTo(ChronoUnit.SECONDS).toString());
-        return of(job, cut);
+        return of(job, cut, items);
     }
 
     private Received received(long job, int cut) {

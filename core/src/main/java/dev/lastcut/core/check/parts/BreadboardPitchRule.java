@@ -14,7 +14,6 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
-import java.util.TreeMap;
 
 /**
  * Header rows that do not fit a breadboard together: rows of leads 2.54 mm apart whose distance is
@@ -49,9 +48,10 @@ public final class BreadboardPitchRule implements Rule {
             return Outcome.notRun("no netlist tells which pads are whose");
         }
         List<Row> rows = new ArrayList<>();
-        for (String name : new TreeMap<>(names(pins)).keySet()) {
-            row(name, pins.of(name), rows);
-        }
+        pins.designators().stream()
+                .filter(PartPins::isPlug)
+                .sorted()
+                .forEach(name -> row(name, pins.of(name), rows));
         List<Finding> findings = new ArrayList<>();
         int judged = 0;
         for (boolean alongX : new boolean[] {true, false}) {
@@ -64,14 +64,6 @@ public final class BreadboardPitchRule implements Rule {
         return judged == 0
                 ? Outcome.notRun("there are no two header rows side by side")
                 : Outcome.of(findings, judged + " header rows");
-    }
-
-    private static TreeMap<String, Boolean> names(PartPins pins) {
-        TreeMap<String, Boolean> all = new TreeMap<>();
-        pins.designators().stream()
-                .filter(n -> n.matches("(?i)(J|P|CN|CON|H|HDR)\\d.*"))
-                .forEach(n -> all.put(n, true));
-        return all;
     }
 
     private static void row(String part, List<Netlist.Point> own, List<Row> rows) {

@@ -20,23 +20,17 @@ final class PlannedPaste {
 
     private PlannedPaste() {}
 
-    static Map<Side, Stencil> of(CheckContext c) {
-        StencilPlan plan = c.stencilPlan();
-        // Who is fitted matters only where the parts left off get no paste, or sizes go by part.
-        List<Part> parts = c.parts();
-        return c.geometry().once(new Key(plan, parts), () -> Stencil.of(c.geometry(), plan, parts));
-    }
-
     static Openings on(CheckContext c, Side side) {
+        Key key = new Key(c.stencilPlan(), c.parts());
         Role role = Role.of(Role.Kind.PASTE, side);
-        Stencil s = of(c).get(side);
+        Map<Side, Stencil> stencils =
+                c.geometry().once(key, () -> Stencil.of(c.geometry(), key.plan, key.parts));
+        Stencil s = stencils.get(side);
         if (s == null || s.isAsDrawn()) {
             return Openings.of(c, role);
         }
         Optional<Layer> drawn = c.board().layer(role);
         return c.geometry()
-                .once(
-                        new SideKey(new Key(c.stencilPlan(), c.parts()), side),
-                        () -> Openings.of(c, s.layer(drawn).features()));
+                .once(new SideKey(key, side), () -> Openings.of(c, s.layer(drawn).features()));
     }
 }

@@ -1,6 +1,7 @@
 package dev.lastcut.core.stencil.openings;
 
 import dev.lastcut.core.formats.table.Designators;
+import dev.lastcut.core.geometry.Length;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -64,12 +65,16 @@ public final class FoilAdvice {
                         fails,
                         fails == 1 ? "opening fails" : "openings fail",
                         named(parts, others),
-                        number(foilMm),
+                        Length.shortMm(foilMm),
                         Math.floor(need * 1000) / 1000));
         Optional<Double> thinner =
                 foils.stream().filter(f -> f <= need).max(Comparator.naturalOrder());
         thinner.ifPresentOrElse(
-                f -> all.add("Of the foils that can be had, " + number(f) + " mm would do."),
+                f ->
+                        all.add(
+                                "Of the foils that can be had, "
+                                        + Length.shortMm(f)
+                                        + " mm would do."),
                 () -> {
                     if (!foils.isEmpty()) {
                         all.add(
@@ -114,14 +119,10 @@ public final class FoilAdvice {
                                 + " next opening (IPC-7525, from memory: 36 times the step); the"
                                 + " nearest large one is %.1f mm away, %s.",
                         large.size(),
-                        number(foilMm),
+                        Length.shortMm(foilMm),
                         Math.floor(need * 100) / 100,
                         clear,
                         apart / 1e6,
                         room ? "so a step fits" : "so a step does not fit: take the thinner foil"));
-    }
-
-    private static String number(double mm) {
-        return String.format(Locale.ROOT, "%.3f", mm).replaceAll("0+$", "").replaceAll("\\.$", "");
     }
 }
