@@ -1,6 +1,7 @@
 package dev.lastcut.core.connectivity;
 
 import dev.lastcut.core.board.Feature;
+import dev.lastcut.core.geometry.Pt;
 import java.util.Optional;
 import org.locationtech.jts.geom.Envelope;
 
@@ -11,13 +12,21 @@ public final class PadBox {
 
     private PadBox() {}
 
-    /** Empty where a pour or a via covers the pad: then only the pin's place is known. */
+    /** Empty where nothing is flashed at the pin: then only its place is known. */
     public static Optional<Envelope> of(BoardGeometry geometry, NetReference.Anchor pin) {
         CopperNode node = geometry.nets().nodes().get(pin.node());
-        boolean pad =
-                node.feature() instanceof Feature.Flash
-                        && node.envelope().centre().distance(pin.point().at().coordinate())
-                                < BESIDE_NM;
-        return pad ? Optional.of(node.envelope()) : Optional.empty();
+        if (isPad(node, pin.point().at())) {
+            return Optional.of(node.envelope());
+        }
+        // A pour may lie over the pad, and be what the pin was found on.
+        return geometry.nets().at(node.layer(), pin.point().at()).stream()
+                .filter(n -> isPad(n, pin.point().at()))
+                .findFirst()
+                .map(CopperNode::envelope);
+    }
+
+    private static boolean isPad(CopperNode node, Pt pin) {
+        return node.feature() instanceof Feature.Flash
+                && node.envelope().centre().distance(pin.coordinate()) < BESIDE_NM;
     }
 }

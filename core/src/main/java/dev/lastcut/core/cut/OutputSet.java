@@ -6,8 +6,8 @@ import dev.lastcut.core.assembly.Population;
 import dev.lastcut.core.board.Board;
 import dev.lastcut.core.board.Side;
 import dev.lastcut.core.capability.CapabilitySheet;
+import dev.lastcut.core.capability.Order;
 import dev.lastcut.core.connectivity.BoardGeometry;
-import dev.lastcut.core.fabrication.FabricationPack;
 import dev.lastcut.core.geometry.Geo;
 import dev.lastcut.core.milling.HandJoint;
 import dev.lastcut.core.milling.MillSetup;
@@ -49,7 +49,7 @@ public record OutputSet(
      * @param heights probed surfaces that isolation follows, by the side they are of
      * @param plan how the board is populated
      * @param stencilPlan what is chosen about the stencil
-     * @param boards how many are made, for what is bought
+     * @param order what is ordered, and how many
      */
     public static OutputSet make(
             BoardGeometry geometry,
@@ -58,17 +58,17 @@ public record OutputSet(
             Map<Side, HeightMap> heights,
             PartsPlan plan,
             StencilPlan stencilPlan,
-            int boards) {
+            Order order) {
         Board board = geometry.board();
         List<OutputFile> files = new ArrayList<>();
         List<String> remarks = new ArrayList<>();
-        FabricationPack.write(board)
-                .forEach((name, content) -> files.add(fabrication(name, content)));
+        FabricationFiles.write(geometry, sheet, order, files);
         List<Part> parts = Population.of(board, plan.variants());
         Map<Side, Stencil> stencils = Stencil.of(geometry, stencilPlan, parts);
         StencilFiles.write(geometry, stencilPlan, stencils, files, remarks);
         AssemblyFiles.write(board, sheet, plan, files, remarks);
-        AssemblyFiles.bench(geometry, sheet, plan, boards, files);
+        AssemblyFiles.bench(geometry, sheet, plan, order.quantity(), files);
+        FabricationFiles.mechanical(geometry, sheet, order, plan, files, remarks);
         Optional<MillingPlan> milling = sheet.mill().map(m -> MillingPlan.of(geometry, m, setup));
         milling.ifPresent(
                 p -> {
@@ -141,11 +141,6 @@ public record OutputSet(
                         ? ""
                         : "; " + cut.tooNarrow().size() + " openings are too narrow for it";
         return "stencil on the mill, with " + p.operations().get(0).cutter().name() + left;
-    }
-
-    private static OutputFile fabrication(String name, byte[] content) {
-        String what = name.substring(0, name.lastIndexOf('.')).replace('-', ' ');
-        return new OutputFile("fabrication/" + name, content, what);
     }
 
     private static String purpose(Program p) {

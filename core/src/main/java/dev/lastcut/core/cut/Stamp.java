@@ -12,11 +12,12 @@ import org.apache.pdfbox.pdmodel.PDDocument;
 
 /**
  * Writes into a file when it was made: the attribute {@code .CreationDate} of the Gerber format in
- * Gerber and drill files, the creation date of the document in PDF. Nothing else of a file depends
- * on the time.
+ * Gerber and drill files, the key {@code CreationDate} in a job file, the creation date of the
+ * document in PDF. Nothing else of a file depends on the time.
  */
 public final class Stamp {
     private static final String UNITS = "%MOMM*%\n";
+    private static final String JOB_HEADER = "\"Header\": {";
     private static final String DRILL_ATTRIBUTE = "; #@! TF.";
 
     private Stamp() {}
@@ -32,6 +33,13 @@ public final class Stamp {
         if (path.endsWith(".xnc")) {
             return inserted(
                     file, DRILL_ATTRIBUTE, 0, DRILL_ATTRIBUTE + "CreationDate," + at + "\n");
+        }
+        if (path.endsWith(".gbrjob")) {
+            return inserted(
+                    file,
+                    JOB_HEADER,
+                    JOB_HEADER.length(),
+                    "\n    \"CreationDate\": \"" + at + "\",");
         }
         if (path.endsWith(".pdf")) {
             return new OutputFile(path, pdf(file.content(), at), file.purpose());

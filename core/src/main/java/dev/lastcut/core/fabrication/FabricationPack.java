@@ -18,11 +18,31 @@ import java.util.Map;
 public final class FabricationPack {
     private FabricationPack() {}
 
+    /**
+     * One file of the pack.
+     *
+     * @param function its file function after the Gerber specification
+     * @param positive whether what is drawn is what is there; a mask's picture is its openings
+     */
+    public record Written(String name, String function, boolean positive, byte[] content) {}
+
     /** File name to content, copper from the top first, then mask, paste, silk, outline, holes. */
     public static Map<String, byte[]> write(Board board) {
-        Map<String, byte[]> files = new LinkedHashMap<>();
+        Map<String, byte[]> all = new LinkedHashMap<>();
+        files(board).forEach(f -> all.put(f.name(), f.content()));
+        return all;
+    }
+
+    /** The same with what each file is. */
+    public static List<Written> files(Board board) {
+        List<Written> files = new ArrayList<>();
         for (Layer layer : board.layers()) {
-            files.put(layer.role().id() + ".gbr", gerber(board, layer));
+            files.add(
+                    new Written(
+                            layer.role().id() + ".gbr",
+                            function(board, layer.role()),
+                            isPositive(layer.role()),
+                            gerber(board, layer)));
         }
         int copper = Math.max(1, board.copper().size());
         for (boolean plated : new boolean[] {true, false}) {
@@ -36,8 +56,13 @@ public final class FabricationPack {
                         String layers =
                                 span.isThrough() ? "" : "-" + span.first() + "-" + span.last();
                         String name = (plated ? "plated" : "unplated") + "-holes" + layers + ".xnc";
-                        files.put(
-                                name, DrillWriter.write(holes, plated, span, Math.max(2, copper)));
+                        files.add(
+                                new Written(
+                                        name,
+                                        DrillWriter.function(plated, span, Math.max(2, copper)),
+                                        true,
+                                        DrillWriter.write(
+                                                holes, plated, span, Math.max(2, copper))));
                     });
         }
         return files;
@@ -45,10 +70,14 @@ public final class FabricationPack {
 
     /** One layer as Gerber X2. */
     public static byte[] gerber(Board board, Layer layer) {
-        boolean positive = layer.role().kind() != Role.Kind.MASK;
         return GerberWriter.write(
-                GerberWriter.fileAttributes(function(board, layer.role()), positive),
+                GerberWriter.fileAttributes(
+                        function(board, layer.role()), isPositive(layer.role())),
                 layer.features());
+    }
+
+    private static boolean isPositive(Role role) {
+        return role.kind() != Role.Kind.MASK;
     }
 
     private static String function(Board board, Role role) {

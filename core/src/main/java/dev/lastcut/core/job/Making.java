@@ -88,7 +88,7 @@ public final class Making {
                 sheet.isMill() ? heights(ticket) : Map.of(),
                 ticket.ask(Ticket::parts),
                 ticket.ask(Ticket::stencil),
-                ticket.ask(t -> t.order().quantity()));
+                ticket.ask(Ticket::order));
     }
 
     /** Asked as what was measured, for surfaces themselves cannot be told to be equal. */

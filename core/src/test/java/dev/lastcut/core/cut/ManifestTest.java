@@ -10,6 +10,7 @@ import dev.lastcut.core.board.Side;
 import dev.lastcut.core.capability.CapabilitySheet;
 import dev.lastcut.core.capability.Headroom;
 import dev.lastcut.core.capability.LimitKey;
+import dev.lastcut.core.capability.Order;
 import dev.lastcut.core.check.CheckContext;
 import dev.lastcut.core.check.CheckRun;
 import dev.lastcut.core.check.run.CheckRunner;
@@ -48,7 +49,7 @@ class ManifestTest {
                                 Map.of(),
                                 PartsPlan.NONE,
                                 StencilPlan.AS_DRAWN,
-                                1)
+                                Order.USUAL)
                         .files(),
                 CHECKS,
                 signOffs);
@@ -101,7 +102,7 @@ class ManifestTest {
                                 Map.of(),
                                 PartsPlan.NONE,
                                 StencilPlan.AS_DRAWN,
-                                1)
+                                Order.USUAL)
                         .files();
         List<OutputFile> b =
                 OutputSet.make(
@@ -111,7 +112,7 @@ class ManifestTest {
                                 Map.of(),
                                 PartsPlan.NONE,
                                 StencilPlan.AS_DRAWN,
-                                1)
+                                Order.USUAL)
                         .files();
         assertThat(a).hasSameSizeAs(b);
         for (int i = 0; i < a.size(); i++) {
@@ -129,7 +130,7 @@ class ManifestTest {
                                         Map.of(),
                                         PartsPlan.NONE,
                                         StencilPlan.AS_DRAWN,
-                                        1)
+                                        Order.USUAL)
                                 .remarks())
                 .anyMatch(r -> r.contains("stencil"))
                 .anyMatch(r -> r.contains("bill of materials"))

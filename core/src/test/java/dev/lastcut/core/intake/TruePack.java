@@ -19,8 +19,8 @@ import java.util.Random;
 import java.util.function.UnaryOperator;
 
 /** A pack that nobody here drew, with what is true of it; see {@code packs/README.md}. */
-record TruePack(Pack pack, JsonObject truth) {
-    static final List<String> NAMES =
+public record TruePack(Pack pack, JsonObject truth) {
+    public static final List<String> NAMES =
             List.of(
                     "p01_extensions_inch",
                     "p02_extensions_macros",
@@ -54,7 +54,7 @@ record TruePack(Pack pack, JsonObject truth) {
                     Map.entry("placement", "placement"),
                     Map.entry("netlist", "netlist"));
 
-    static TruePack of(String name) {
+    public static TruePack of(String name) {
         try (InputStream zip = TruePack.class.getResourceAsStream("/packs/" + name + ".zip");
                 InputStream truth =
                         TruePack.class.getResourceAsStream("/packs/" + name + ".truth.json")) {

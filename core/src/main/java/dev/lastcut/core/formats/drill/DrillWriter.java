@@ -32,8 +32,8 @@ public final class DrillWriter {
             byDiameter.computeIfAbsent(h.diameter(), k -> new ArrayList<>()).add(h);
         }
         StringBuilder out = new StringBuilder("M48\n");
-        String function = (plated ? "Plated," : "NonPlated,") + layers(span, plated, copperLayers);
-        out.append("; #@! TF.FileFunction,").append(function).append('\n');
+        out.append("; #@! TF.FileFunction,").append(function(plated, span, copperLayers));
+        out.append('\n');
         out.append("; #@! TF.SameCoordinates,pack\n");
         out.append("METRIC\n");
         int tool = 1;
@@ -47,6 +47,11 @@ public final class DrillWriter {
             body(same, out);
         }
         return out.append("M30\n").toString().getBytes(StandardCharsets.UTF_8);
+    }
+
+    /** The file function after the Gerber specification, such as {@code Plated,1,2,PTH}. */
+    public static String function(boolean plated, Span span, int copperLayers) {
+        return (plated ? "Plated," : "NonPlated,") + layers(span, plated, copperLayers);
     }
 
     private static String layers(Span span, boolean plated, int copperLayers) {

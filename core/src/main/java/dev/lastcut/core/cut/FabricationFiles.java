@@ -1,0 +1,128 @@
+package dev.lastcut.core.cut;
+
+import dev.lastcut.core.assembly.PartBodies;
+import dev.lastcut.core.assembly.PartsPlan;
+import dev.lastcut.core.board.Board;
+import dev.lastcut.core.capability.CapabilitySheet;
+import dev.lastcut.core.capability.Order;
+import dev.lastcut.core.capability.OrderOption;
+import dev.lastcut.core.connectivity.BoardGeometry;
+import dev.lastcut.core.fabrication.FabricationPack;
+import dev.lastcut.core.fabrication.JobFileWriter;
+import dev.lastcut.core.fabrication.OwnNetlist;
+import dev.lastcut.core.fabrication.StackUp;
+import dev.lastcut.core.fabrication.paper.FabricationDrawing;
+import dev.lastcut.core.formats.solid.Mesh;
+import dev.lastcut.core.formats.solid.StlWriter;
+import dev.lastcut.core.geometry.Length;
+import dev.lastcut.core.mechanical.OutlineDrawing;
+import dev.lastcut.core.mechanical.SolidBoard;
+import java.util.ArrayList;
+import java.util.List;
+
+/** The pack for a board house, and the board as a body for whoever draws its enclosure. */
+final class FabricationFiles {
+    /** What a board is taken to be thick where nobody says (common practice, no source). */
+    private static final double USUAL_MM = 1.6;
+
+    private FabricationFiles() {}
+
+    static void write(
+            BoardGeometry geometry, CapabilitySheet sheet, Order order, List<OutputFile> out) {
+        Board board = geometry.board();
+        StackUp stack = StackUp.of(board, sheet, order);
+        List<FabricationPack.Written> files = FabricationPack.files(board);
+        for (FabricationPack.Written f : files) {
+            String what = f.name().substring(0, f.name().lastIndexOf('.')).replace('-', ' ');
+            out.add(new OutputFile("fabrication/" + f.name(), f.content(), what));
+        }
+        out.add(
+                new OutputFile(
+                        "fabrication/job.gbrjob",
+                        JobFileWriter.write(
+                                board, files, stack, geometry.boardArea().getEnvelopeInternal()),
+                        "job file: what each file is, size and stack"));
+        if (!board.copper().isEmpty()) {
+            out.add(
+                    new OutputFile(
+                            "fabrication/netlist.ipc",
+                            OwnNetlist.write(geometry),
+                            "nets as the copper joins them, to test bare boards by"));
+        }
+        out.add(
+                new OutputFile(
+                        "fabrication/drawing.pdf",
+                        FabricationDrawing.pdf(
+                                "Fabrication drawing", geometry, stack, notes(sheet, order, board)),
+                        "drawing: outline, drill table, stack, notes"));
+    }
+
+    static void mechanical(
+            BoardGeometry geometry,
+            CapabilitySheet sheet,
+            Order order,
+            PartsPlan plan,
+            List<OutputFile> out,
+            List<String> remarks) {
+        List<PartBodies.Body> bodies = PartBodies.of(geometry, plan);
+        out.add(
+                new OutputFile(
+                        "mechanical/outline.dxf",
+                        OutlineDrawing.dxf(geometry, bodies),
+                        "outline, holes and parts for the enclosure"));
+        if (geometry.boardArea().isEmpty()) {
+            remarks.add("The outline is not closed, so there is no solid of the board.");
+            return;
+        }
+        StackUp stack = StackUp.of(geometry.board(), sheet, order);
+        double mm = stack.thicknessMm().orElse(USUAL_MM);
+        if (stack.thicknessMm().isEmpty()) {
+            remarks.add(
+                    "The shop states no thickness: the solid of the board is made "
+                            + Length.shortMm(USUAL_MM)
+                            + " mm thick.");
+        }
+        double nm = Length.mm(mm);
+        out.add(
+                new OutputFile(
+                        "mechanical/board.stl",
+                        StlWriter.write("bare board, mm", SolidBoard.board(geometry, nm)),
+                        "the bare board as a solid, " + Length.shortMm(mm) + " mm thick"));
+        if (bodies.stream().anyMatch(PartBodies.Body::fitted)) {
+            Mesh mesh = SolidBoard.withParts(geometry, nm, bodies);
+            out.add(
+                    new OutputFile(
+                            "mechanical/board-with-parts.stl",
+                            StlWriter.write("board with its parts, mm", mesh),
+                            "the board with the boxes of its fitted parts"));
+        }
+    }
+
+    private static List<String> notes(CapabilitySheet sheet, Order order, Board board) {
+        List<String> notes = new ArrayList<>();
+        notes.add(
+                board.copper().size()
+                        + (board.copper().size() == 1 ? " copper layer" : " copper layers")
+                        + ", "
+                        + order.quantity()
+                        + (order.quantity() == 1 ? " board" : " boards")
+                        + ", for "
+                        + sheet.name()
+                        + ".");
+        for (OrderOption o : OrderOption.values()) {
+            if (o != OrderOption.FOIL) {
+                sheet.value(o, order)
+                        .ifPresent(
+                                v ->
+                                        notes.add(
+                                                o.title()
+                                                        + ": "
+                                                        + v
+                                                        + (o.unit().isEmpty() ? "" : " " + o.unit())
+                                                        + "."));
+            }
+        }
+        notes.add("Hole sizes are finished sizes. The files, not this drawing, are what is made.");
+        return notes;
+    }
+}

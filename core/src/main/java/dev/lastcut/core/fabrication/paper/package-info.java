@@ -1,0 +1,2 @@
+/** The fabrication drawing: {@link dev.lastcut.core.fabrication.paper.FabricationDrawing}. */
+package dev.lastcut.core.fabrication.paper;

@@ -1,0 +1,73 @@
+package dev.lastcut.core.formats.solid;
+
+import java.util.ArrayList;
+import java.util.List;
+import org.locationtech.jts.geom.Coordinate;
+import org.locationtech.jts.geom.Geometry;
+import org.locationtech.jts.geom.LineString;
+import org.locationtech.jts.geom.Polygon;
+import org.locationtech.jts.triangulate.polygon.PolygonTriangulator;
+
+/** Closed surfaces of triangles, counter-clockwise as seen from outside. Lengths in nm. */
+public final class Mesh {
+    /** One triangle, nine numbers: x, y and z of its corners. */
+    private final List<double[]> triangles = new ArrayList<>();
+
+    public List<double[]> triangles() {
+        return triangles;
+    }
+
+    /**
+     * Adds what an area makes when it is drawn up from one height to another. Floor and ceiling
+     * have the same corners as the walls, so that every edge lies in two triangles.
+     */
+    public Mesh prism(Polygon area, double floor, double ceiling) {
+        Geometry flat = PolygonTriangulator.triangulate(area);
+        for (int i = 0; i < flat.getNumGeometries(); i++) {
+            Coordinate[] c = flat.getGeometryN(i).getCoordinates();
+            boolean left = turn(c[0], c[1], c[2]) > 0;
+            Coordinate b = left ? c[1] : c[2];
+            Coordinate d = left ? c[2] : c[1];
+            add(c[0], ceiling, b, ceiling, d, ceiling);
+            add(c[0], floor, d, floor, b, floor);
+        }
+        walls(area.getExteriorRing(), true, floor, ceiling);
+        for (int i = 0; i < area.getNumInteriorRing(); i++) {
+            walls(area.getInteriorRingN(i), false, floor, ceiling);
+        }
+        return this;
+    }
+
+    /** The wall faces away from what the ring encloses, or towards it for a hole. */
+    private void walls(LineString ring, boolean outer, double floor, double ceiling) {
+        boolean forward =
+                org.locationtech.jts.algorithm.Orientation.isCCW(ring.getCoordinates()) == outer;
+        Coordinate[] c = ring.getCoordinates();
+        for (int i = 0; i < c.length - 1; i++) {
+            Coordinate a = forward ? c[i] : c[i + 1];
+            Coordinate b = forward ? c[i + 1] : c[i];
+            add(a, floor, b, floor, b, ceiling);
+            add(a, floor, b, ceiling, a, ceiling);
+        }
+    }
+
+    private static double turn(Coordinate a, Coordinate b, Coordinate c) {
+        return (b.x - a.x) * (c.y - a.y) - (b.y - a.y) * (c.x - a.x);
+    }
+
+    private void add(Coordinate a, double az, Coordinate b, double bz, Coordinate c, double cz) {
+        triangles.add(new double[] {a.x, a.y, az, b.x, b.y, bz, c.x, c.y, cz});
+    }
+
+    /** What it encloses, nm³, by the divergence theorem. */
+    public double volume() {
+        double sum = 0;
+        for (double[] t : triangles) {
+            sum +=
+                    t[0] * (t[4] * t[8] - t[5] * t[7])
+                            - t[1] * (t[3] * t[8] - t[5] * t[6])
+                            + t[2] * (t[3] * t[7] - t[4] * t[6]);
+        }
+        return sum / 6;
+    }
+}
