@@ -18,6 +18,7 @@ import java.util.TreeMap;
  * @param variations numbers that depend on what is ordered
  * @param mill present for a mill, absent for a board house
  * @param assembly present where parts are fitted
+ * @param panel present where it says what it takes of panels
  */
 public record CapabilitySheet(
         String id,
@@ -31,7 +32,8 @@ public record CapabilitySheet(
         List<Variation> variations,
         Price price,
         Optional<Mill> mill,
-        Optional<Assembly> assembly) {
+        Optional<Assembly> assembly,
+        Optional<PanelTerms> panel) {
     /** Who makes the board. */
     public enum Kind {
         HOUSE,
@@ -77,6 +79,7 @@ public record CapabilitySheet(
                 variations,
                 price,
                 mill,
+                Optional.empty(),
                 Optional.empty());
     }
 
@@ -184,6 +187,25 @@ public record CapabilitySheet(
                 variations,
                 price,
                 mill,
+                Optional.of(terms),
+                panel);
+    }
+
+    /** The same shop, making panels so. */
+    public CapabilitySheet with(PanelTerms terms) {
+        return new CapabilitySheet(
+                id,
+                name,
+                kind,
+                description,
+                limits,
+                maxCopperLayers,
+                plates,
+                options,
+                variations,
+                price,
+                mill,
+                assembly,
                 Optional.of(terms));
     }
 

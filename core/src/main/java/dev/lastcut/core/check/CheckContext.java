@@ -15,11 +15,13 @@ import dev.lastcut.core.capability.LimitKey;
 import dev.lastcut.core.capability.Mill;
 import dev.lastcut.core.capability.Order;
 import dev.lastcut.core.capability.OrderOption;
+import dev.lastcut.core.capability.PanelTerms;
 import dev.lastcut.core.catalogue.CataloguePart;
 import dev.lastcut.core.connectivity.BoardGeometry;
 import dev.lastcut.core.current.NetCurrent;
 import dev.lastcut.core.geometry.Length;
 import dev.lastcut.core.milling.MillSetup;
+import dev.lastcut.core.panel.PanelAsk;
 import dev.lastcut.core.stencil.StencilPlan;
 import java.util.ArrayList;
 import java.util.List;
@@ -41,6 +43,7 @@ public final class CheckContext {
      * @param setup how the board is set up, for a mill
      * @param parts what is chosen about parts
      * @param stencil what is chosen about the stencil
+     * @param panel the panel that is wanted; empty for single boards
      */
     public record Against(
             CapabilitySheet sheet,
@@ -49,7 +52,8 @@ public final class CheckContext {
             List<NetCurrent> currents,
             MillSetup setup,
             PartsPlan parts,
-            StencilPlan stencil) {
+            StencilPlan stencil,
+            Optional<PanelAsk> panel) {
         public Against {
             currents = List.copyOf(currents);
         }
@@ -72,15 +76,28 @@ public final class CheckContext {
                 Order order,
                 List<NetCurrent> currents,
                 MillSetup setup) {
-            this(sheet, headroom, order, currents, setup, PartsPlan.NONE, StencilPlan.AS_DRAWN);
+            this(
+                    sheet,
+                    headroom,
+                    order,
+                    currents,
+                    setup,
+                    PartsPlan.NONE,
+                    StencilPlan.AS_DRAWN,
+                    Optional.empty());
         }
 
         public Against with(PartsPlan plan) {
-            return new Against(sheet, headroom, order, currents, setup, plan, stencil);
+            return new Against(sheet, headroom, order, currents, setup, plan, stencil, panel);
         }
 
         public Against with(StencilPlan plan) {
-            return new Against(sheet, headroom, order, currents, setup, parts, plan);
+            return new Against(sheet, headroom, order, currents, setup, parts, plan, panel);
+        }
+
+        public Against with(PanelAsk wanted) {
+            return new Against(
+                    sheet, headroom, order, currents, setup, parts, stencil, Optional.of(wanted));
         }
     }
 
@@ -300,6 +317,16 @@ public final class CheckContext {
     /** What the shop takes of assembly; empty where it fits no parts. */
     public Optional<Assembly> assembly() {
         return ask(c -> c.against.sheet.assembly());
+    }
+
+    /** What the shop takes of panels; empty where it does not say. */
+    public Optional<PanelTerms> panelTerms() {
+        return ask(c -> c.against.sheet.panel());
+    }
+
+    /** The panel that is wanted, laid out or with why it cannot be; empty for single boards. */
+    public Optional<PanelAsk.Laid> panel() {
+        return ask(c -> c.against.panel).map(p -> p.on(geometry));
     }
 
     public Against against() {

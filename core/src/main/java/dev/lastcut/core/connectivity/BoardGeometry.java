@@ -24,18 +24,25 @@ import org.locationtech.jts.geom.Geometry;
 public final class BoardGeometry {
     private final Board board;
     private final Flattener flattener = Flattener.FINE;
-    private final CopperNets nets;
-    private final Optional<NetReference> reference;
     private final Map<Role, List<Piece>> images = new HashMap<>();
     private final Map<Role, Geometry> areas = new HashMap<>();
     private final Map<Object, Once> derived = new ConcurrentHashMap<>();
     private final Geometry boardArea;
 
+    /** With its copper joined into nets. */
     public BoardGeometry(Board board) {
+        this(board, board.outline().map(o -> o.area(Flattener.FINE)).orElse(Geo.empty()));
+        reference();
+    }
+
+    /**
+     * Several boards: their copper is joined into nets when somebody asks for these.
+     *
+     * @param boardArea which one outer contour cannot tell
+     */
+    public BoardGeometry(Board board, Geometry boardArea) {
         this.board = board;
-        this.nets = CopperNets.of(board, layer -> pieces(layer.role()));
-        this.reference = NetReference.of(board, nets);
-        this.boardArea = board.outline().map(o -> o.area(flattener)).orElse(Geo.empty());
+        this.boardArea = boardArea;
     }
 
     public Board board() {
@@ -47,11 +54,11 @@ public final class BoardGeometry {
     }
 
     public CopperNets nets() {
-        return nets;
+        return once(CopperNets.class, () -> CopperNets.of(board, l -> pieces(l.role())));
     }
 
     public Optional<NetReference> reference() {
-        return reference;
+        return once(NetReference.class, () -> NetReference.of(board, nets()));
     }
 
     /** The board with its cut-outs taken away; empty without a closed outline. */
@@ -69,14 +76,14 @@ public final class BoardGeometry {
                                 .orElse(List.of()));
     }
 
-    /** The pieces of a picture, found by place. */
     /** A picture that the board does not have, over its copper. */
     public PieceIndex index(List<Feature> features) {
-        return new PieceIndex(LayerImage.of(features, flattener).pieces(), nets.contact());
+        return new PieceIndex(LayerImage.of(features, flattener).pieces(), nets().contact());
     }
 
+    /** The pieces of a picture, found by place. */
     public PieceIndex index(Role role) {
-        return once(role, () -> new PieceIndex(pieces(role), nets.contact()));
+        return once(role, () -> new PieceIndex(pieces(role), nets().contact()));
     }
 
     public HoleIndex holes() {
@@ -128,6 +135,6 @@ public final class BoardGeometry {
     }
 
     public List<String> netNames(int net) {
-        return reference.map(r -> List.copyOf(r.namesOf(net))).orElse(List.of());
+        return reference().map(r -> List.copyOf(r.namesOf(net))).orElse(List.of());
     }
 }

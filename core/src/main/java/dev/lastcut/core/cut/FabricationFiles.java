@@ -1,7 +1,6 @@
 package dev.lastcut.core.cut;
 
 import dev.lastcut.core.assembly.PartBodies;
-import dev.lastcut.core.assembly.PartsPlan;
 import dev.lastcut.core.board.Board;
 import dev.lastcut.core.capability.CapabilitySheet;
 import dev.lastcut.core.capability.Order;
@@ -9,9 +8,9 @@ import dev.lastcut.core.capability.OrderOption;
 import dev.lastcut.core.connectivity.BoardGeometry;
 import dev.lastcut.core.fabrication.FabricationPack;
 import dev.lastcut.core.fabrication.JobFileWriter;
-import dev.lastcut.core.fabrication.OwnNetlist;
 import dev.lastcut.core.fabrication.StackUp;
 import dev.lastcut.core.fabrication.paper.FabricationDrawing;
+import dev.lastcut.core.formats.netlist.NetlistWriter;
 import dev.lastcut.core.formats.solid.Mesh;
 import dev.lastcut.core.formats.solid.StlWriter;
 import dev.lastcut.core.geometry.Length;
@@ -28,7 +27,11 @@ final class FabricationFiles {
     private FabricationFiles() {}
 
     static void write(
-            BoardGeometry geometry, CapabilitySheet sheet, Order order, List<OutputFile> out) {
+            BoardGeometry geometry,
+            List<NetlistWriter.Place> nets,
+            CapabilitySheet sheet,
+            Order order,
+            List<OutputFile> out) {
         Board board = geometry.board();
         StackUp stack = StackUp.of(board, sheet, order);
         List<FabricationPack.Written> files = FabricationPack.files(board);
@@ -46,7 +49,7 @@ final class FabricationFiles {
             out.add(
                     new OutputFile(
                             "fabrication/netlist.ipc",
-                            OwnNetlist.write(geometry),
+                            NetlistWriter.write(nets),
                             "nets as the copper joins them, to test bare boards by"));
         }
         out.add(
@@ -61,10 +64,9 @@ final class FabricationFiles {
             BoardGeometry geometry,
             CapabilitySheet sheet,
             Order order,
-            PartsPlan plan,
+            List<PartBodies.Body> bodies,
             List<OutputFile> out,
             List<String> remarks) {
-        List<PartBodies.Body> bodies = PartBodies.of(geometry, plan);
         out.add(
                 new OutputFile(
                         "mechanical/outline.dxf",
@@ -83,13 +85,14 @@ final class FabricationFiles {
                             + " mm thick.");
         }
         double nm = Length.mm(mm);
+        Mesh bare = SolidBoard.board(geometry, nm);
         out.add(
                 new OutputFile(
                         "mechanical/board.stl",
-                        StlWriter.write("bare board, mm", SolidBoard.board(geometry, nm)),
+                        StlWriter.write("bare board, mm", bare),
                         "the bare board as a solid, " + Length.shortMm(mm) + " mm thick"));
         if (bodies.stream().anyMatch(PartBodies.Body::fitted)) {
-            Mesh mesh = SolidBoard.withParts(geometry, nm, bodies);
+            Mesh mesh = SolidBoard.withParts(bare, nm, bodies);
             out.add(
                     new OutputFile(
                             "mechanical/board-with-parts.stl",

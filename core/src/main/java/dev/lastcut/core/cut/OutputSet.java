@@ -1,6 +1,7 @@
 package dev.lastcut.core.cut;
 
 import dev.lastcut.core.assembly.Part;
+import dev.lastcut.core.assembly.PartBodies;
 import dev.lastcut.core.assembly.PartsPlan;
 import dev.lastcut.core.assembly.Population;
 import dev.lastcut.core.board.Board;
@@ -8,6 +9,7 @@ import dev.lastcut.core.board.Side;
 import dev.lastcut.core.capability.CapabilitySheet;
 import dev.lastcut.core.capability.Order;
 import dev.lastcut.core.connectivity.BoardGeometry;
+import dev.lastcut.core.fabrication.OwnNetlist;
 import dev.lastcut.core.geometry.Geo;
 import dev.lastcut.core.milling.HandJoint;
 import dev.lastcut.core.milling.MillSetup;
@@ -20,11 +22,13 @@ import dev.lastcut.core.milling.level.HeightMap;
 import dev.lastcut.core.milling.level.Levelling;
 import dev.lastcut.core.milling.level.ProbeGrid;
 import dev.lastcut.core.milling.paper.SetupSheet;
+import dev.lastcut.core.panel.PanelAsk;
 import dev.lastcut.core.stencil.StencilPlan;
 import dev.lastcut.core.stencil.openings.AlignHoles;
 import dev.lastcut.core.stencil.openings.Stencil;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
+import java.util.EnumMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -50,6 +54,7 @@ public record OutputSet(
      * @param plan how the board is populated
      * @param stencilPlan what is chosen about the stencil
      * @param order what is ordered, and how many
+     * @param panel the panel that is made beside the single board
      */
     public static OutputSet make(
             BoardGeometry geometry,
@@ -58,17 +63,21 @@ public record OutputSet(
             Map<Side, HeightMap> heights,
             PartsPlan plan,
             StencilPlan stencilPlan,
-            Order order) {
+            Order order,
+            Optional<PanelAsk> panel) {
         Board board = geometry.board();
         List<OutputFile> files = new ArrayList<>();
         List<String> remarks = new ArrayList<>();
-        FabricationFiles.write(geometry, sheet, order, files);
+        FabricationFiles.write(geometry, OwnNetlist.places(geometry), sheet, order, files);
         List<Part> parts = Population.of(board, plan.variants());
         Map<Side, Stencil> stencils = Stencil.of(geometry, stencilPlan, parts);
-        StencilFiles.write(geometry, stencilPlan, stencils, files, remarks);
+        Map<Side, StencilSheet> sheets = new EnumMap<>(Side.class);
+        stencils.forEach((side, s) -> sheets.put(side, StencilSheet.of(geometry, s, stencilPlan)));
+        StencilFiles.write(board, geometry.boardArea(), stencilPlan, sheets, files, remarks);
         AssemblyFiles.write(board, sheet, plan, files, remarks);
         AssemblyFiles.bench(geometry, sheet, plan, order.quantity(), files);
-        FabricationFiles.mechanical(geometry, sheet, order, plan, files, remarks);
+        FabricationFiles.mechanical(
+                geometry, sheet, order, PartBodies.of(geometry, plan), files, remarks);
         Optional<MillingPlan> milling = sheet.mill().map(m -> MillingPlan.of(geometry, m, setup));
         milling.ifPresent(
                 p -> {
@@ -82,6 +91,10 @@ public record OutputSet(
                     bench(geometry, sheet, p, stencils, stencilPlan, files);
                     remarks.addAll(p.problems());
                 });
+        panel.ifPresent(
+                p ->
+                        PanelFiles.write(
+                                p.on(geometry), sheet, setup, stencilPlan, order, files, remarks));
         return new OutputSet(files, milling, remarks);
     }
 

@@ -1,12 +1,12 @@
 package dev.lastcut.core.cut;
 
+import dev.lastcut.core.board.Board;
 import dev.lastcut.core.board.Feature;
 import dev.lastcut.core.board.Layer;
+import dev.lastcut.core.board.Role;
 import dev.lastcut.core.board.Side;
-import dev.lastcut.core.connectivity.BoardGeometry;
 import dev.lastcut.core.fabrication.FabricationPack;
 import dev.lastcut.core.formats.drawing.DxfWriter;
-import dev.lastcut.core.formats.table.Designators;
 import dev.lastcut.core.geometry.Geo;
 import dev.lastcut.core.stencil.StencilPlan;
 import dev.lastcut.core.stencil.StencilSvg;
@@ -21,58 +21,45 @@ import org.locationtech.jts.geom.Geometry;
 final class StencilFiles {
     private StencilFiles() {}
 
+    /**
+     * @param edge of the board or panel, to align by
+     */
     static void write(
-            BoardGeometry geometry,
+            Board board,
+            Geometry edge,
             StencilPlan plan,
-            Map<Side, Stencil> stencils,
+            Map<Side, StencilSheet> sheets,
             List<OutputFile> files,
             List<String> remarks) {
-        Geometry holes = AlignHoles.about(geometry.boardArea(), plan.mounting().alignMm());
-        stencils.forEach(
+        Geometry holes = AlignHoles.about(edge, plan.mounting().alignMm());
+        sheets.forEach(
                 (side, s) -> {
                     String base = "stencil/stencil-" + side.word();
-                    String what = purpose(s, plan);
+                    List<Feature> drawn = new ArrayList<>(s.features());
+                    drawn.addAll(Stencil.drawn(holes));
+                    Layer layer = new Layer(Role.of(Role.Kind.PASTE, side), "stencil", drawn);
                     files.add(
                             new OutputFile(
-                                    base + ".gbr",
-                                    FabricationPack.gerber(
-                                            geometry.board(), layer(geometry, s, holes)),
-                                    what));
-                    Geometry cut = Geo.union(s.area(), holes);
+                                    base + ".gbr", FabricationPack.gerber(board, layer), s.what()));
+                    Geometry cut = holes.isEmpty() ? s.area() : Geo.union(s.area(), holes);
                     files.add(
                             new OutputFile(
                                     base + ".svg",
-                                    StencilSvg.write(cut, geometry.boardArea()),
-                                    what + ", for a laser"));
+                                    StencilSvg.write(cut, edge),
+                                    s.what() + ", for a laser"));
                     files.add(
                             new OutputFile(
                                     base + ".dxf",
                                     new DxfWriter()
                                             .layer("OPENINGS", s.area())
                                             .layer("ALIGN", holes)
-                                            .layer("EDGE", geometry.boardArea())
+                                            .layer("EDGE", edge)
                                             .write(),
-                                    what + ", for a laser"));
+                                    s.what() + ", for a laser"));
                     remarks.addAll(s.remarks());
                 });
-        if (stencils.isEmpty()) {
+        if (sheets.isEmpty()) {
             remarks.add("No paste openings in the pack, so there is no stencil.");
         }
-    }
-
-    private static Layer layer(BoardGeometry geometry, Stencil s, Geometry holes) {
-        Layer openings = s.layer(geometry.board().layer(s.role()));
-        List<Feature> all = new ArrayList<>(openings.features());
-        all.addAll(Stencil.drawn(holes));
-        return holes.isEmpty() ? openings : new Layer(s.role(), openings.file(), all);
-    }
-
-    private static String purpose(Stencil s, StencilPlan plan) {
-        long shaped = s.cut().stream().filter(o -> o.isChanged()).count();
-        return "stencil openings, "
-                + s.side().word()
-                + (s.without().isEmpty() ? "" : ", without " + Designators.fold(s.without()))
-                + (shaped == 0 ? "" : ", " + shaped + " of " + s.cut().size() + " shaped")
-                + (plan.mounting().framed() ? ", to be framed" : "");
     }
 }

@@ -6,7 +6,6 @@ import dev.lastcut.core.check.Pads;
 import dev.lastcut.core.connectivity.BoardGeometry;
 import dev.lastcut.core.connectivity.CopperNets;
 import dev.lastcut.core.connectivity.CopperNode;
-import dev.lastcut.core.formats.netlist.NetlistWriter;
 import dev.lastcut.core.formats.netlist.NetlistWriter.Place;
 import dev.lastcut.core.geometry.PlaceIndex;
 import java.util.ArrayList;
@@ -29,10 +28,6 @@ public final class OwnNetlist {
     private OwnNetlist(BoardGeometry g) {
         this.g = g;
         this.nets = g.nets();
-    }
-
-    public static byte[] write(BoardGeometry g) {
-        return NetlistWriter.write(places(g));
     }
 
     /** Every hole that copper surrounds and every pad without a hole, pads of the top first. */
@@ -126,7 +121,7 @@ public final class OwnNetlist {
                 });
     }
 
-    private static Place named(Place p, String net) {
+    static Place named(Place p, String net) {
         return new Place(
                 net,
                 p.component(),

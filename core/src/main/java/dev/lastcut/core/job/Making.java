@@ -3,6 +3,8 @@ package dev.lastcut.core.job;
 import dev.lastcut.core.board.Board;
 import dev.lastcut.core.board.Side;
 import dev.lastcut.core.capability.CapabilitySheet;
+import dev.lastcut.core.capability.Order;
+import dev.lastcut.core.capability.OrderOption;
 import dev.lastcut.core.check.CheckContext;
 import dev.lastcut.core.check.CheckContext.Against;
 import dev.lastcut.core.check.CheckRun;
@@ -11,18 +13,25 @@ import dev.lastcut.core.connectivity.BoardGeometry;
 import dev.lastcut.core.cut.Manifest;
 import dev.lastcut.core.cut.OutputSet;
 import dev.lastcut.core.cut.SignOff;
+import dev.lastcut.core.geometry.Length;
 import dev.lastcut.core.intake.Intake;
 import dev.lastcut.core.intake.Pack;
 import dev.lastcut.core.intake.UnusablePackException;
 import dev.lastcut.core.milling.MillSetup;
 import dev.lastcut.core.milling.level.HeightMap;
+import dev.lastcut.core.panel.Panel;
+import dev.lastcut.core.panel.PanelAsk;
+import dev.lastcut.core.panel.PanelPlan;
 import dev.lastcut.core.ticket.Asking;
 import dev.lastcut.core.ticket.Misfit;
 import dev.lastcut.core.ticket.SignedFindings;
 import dev.lastcut.core.ticket.Ticket;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
+import java.util.TreeMap;
 import java.util.function.BooleanSupplier;
 import java.util.stream.Collectors;
 
@@ -32,6 +41,8 @@ import java.util.stream.Collectors;
  * asked when they serve again.
  */
 public final class Making {
+    private static final double SAME_THICKNESS_MM = 0.01;
+
     private Making() {}
 
     /** Reads a pack. */
@@ -49,7 +60,7 @@ public final class Making {
     }
 
     /** What a board is held against at a shop. */
-    public static Against against(CapabilitySheet sheet, Asking ticket) {
+    public static Against against(CapabilitySheet sheet, Asking ticket, Others others) {
         return new Against(
                 sheet,
                 ticket.ask(Ticket::headroom),
@@ -57,7 +68,53 @@ public final class Making {
                 ticket.ask(Ticket::currents),
                 setup(sheet, ticket),
                 ticket.ask(Ticket::parts),
-                ticket.ask(Ticket::stencil));
+                ticket.ask(Ticket::stencil),
+                panel(sheet, ticket, others));
+    }
+
+    /** The panel that is wanted, with the boards of other packs that are on it. */
+    public static Optional<PanelAsk> panel(CapabilitySheet sheet, Asking ticket, Others others) {
+        Optional<PanelPlan> plan = ticket.ask(Ticket::panel);
+        return plan.map(p -> panel(p, sheet, ticket, others));
+    }
+
+    private static PanelAsk panel(
+            PanelPlan plan, CapabilitySheet sheet, Asking ticket, Others others) {
+        Map<String, BoardGeometry> found = new TreeMap<>();
+        List<String> problems = new ArrayList<>();
+        for (String pack : plan.packs()) {
+            try {
+                Others.Other other = others.find(pack);
+                found.put(pack, other.geometry());
+                Order order = ticket.ask(Ticket::order);
+                thickness(pack, other, sheet, order).ifPresent(problems::add);
+            } catch (UnusablePackException e) {
+                problems.add("also.pack: " + pack + ": " + e.getMessage());
+            }
+        }
+        return new PanelAsk(
+                plan,
+                ticket.ask(Ticket::parts),
+                found,
+                problems.stream().findFirst().map(s -> s.replaceAll("\\.$", "")));
+    }
+
+    private static Optional<String> thickness(
+            String pack, Others.Other other, CapabilitySheet sheet, Order order) {
+        Optional<Double> own = sheet.value(OrderOption.THICKNESS, order).map(Double::valueOf);
+        if (own.isEmpty()
+                || other.thicknessMm().isEmpty()
+                || Math.abs(own.get() - other.thicknessMm().getAsDouble()) < SAME_THICKNESS_MM) {
+            return Optional.empty();
+        }
+        return Optional.of(
+                "also.pack: "
+                        + pack
+                        + " is to be "
+                        + Length.shortMm(other.thicknessMm().getAsDouble())
+                        + " mm thick and this board "
+                        + Length.shortMm(own.get())
+                        + " mm: one panel has one thickness. Order both alike, or apart");
     }
 
     private static MillSetup setup(CapabilitySheet sheet, Asking ticket) {
@@ -73,14 +130,16 @@ public final class Making {
             BoardGeometry geometry,
             CapabilitySheet sheet,
             Asking ticket,
+            Others others,
             CheckRunner.Progress progress,
             BooleanSupplier cancelled) {
-        CheckContext context = new CheckContext(geometry, against(sheet, ticket));
+        CheckContext context = new CheckContext(geometry, against(sheet, ticket, others));
         return CheckRunner.run(context, progress, cancelled);
     }
 
     /** Makes every output of a board for a shop. */
-    public static OutputSet outputs(BoardGeometry geometry, CapabilitySheet sheet, Asking ticket) {
+    public static OutputSet outputs(
+            BoardGeometry geometry, CapabilitySheet sheet, Asking ticket, Others others) {
         return OutputSet.make(
                 geometry,
                 sheet,
@@ -88,7 +147,8 @@ public final class Making {
                 sheet.isMill() ? heights(ticket) : Map.of(),
                 ticket.ask(Ticket::parts),
                 ticket.ask(Ticket::stencil),
-                ticket.ask(Ticket::order));
+                ticket.ask(Ticket::order),
+                panel(sheet, ticket, others));
     }
 
     /** Asked as what was measured, for surfaces themselves cannot be told to be equal. */
@@ -106,10 +166,17 @@ public final class Making {
             BoardGeometry geometry,
             CapabilitySheet sheet,
             Ticket ticket,
+            Others others,
             CheckRun run,
             OutputSet outputs) {
         public Against against() {
-            return Making.against(sheet, new Asking(ticket));
+            return Making.against(sheet, new Asking(ticket), others);
+        }
+
+        /** The panel, if one is made and can be laid out. */
+        public Optional<Panel> panel() {
+            return Making.panel(sheet, new Asking(ticket), others)
+                    .flatMap(p -> p.on(geometry).panel());
         }
 
         public List<SignOff> signOffs() {
@@ -131,14 +198,34 @@ public final class Making {
      */
     public static Product all(Pack pack, CapabilitySheet sheet, Ticket ticket)
             throws UnusablePackException {
+        return all(pack, sheet, ticket, Others.NONE);
+    }
+
+    /**
+     * The same with boards of other packs on the panel.
+     *
+     * @throws UnusablePackException when the pack cannot be used
+     * @throws IllegalArgumentException as above, and when the panel cannot be laid out
+     */
+    public static Product all(Pack pack, CapabilitySheet sheet, Ticket ticket, Others others)
+            throws UnusablePackException {
         Asking asking = new Asking(ticket);
         refuse(Misfit.files(ticket, paths(pack)));
         refuse(Misfit.tools(ticket, sheet));
         BoardGeometry geometry = board(pack, asking);
         refuse(Misfit.nets(ticket, geometry));
         refuse(Misfit.parts(ticket, geometry.board()));
-        CheckRun run = check(geometry, sheet, asking, (done, of, title) -> {}, () -> false);
-        return new Product(geometry, sheet, ticket, run, outputs(geometry, sheet, asking));
+        panel(sheet, asking, others)
+                .ifPresent(
+                        p -> {
+                            String problem = p.on(geometry).problem();
+                            if (!problem.isEmpty()) {
+                                refuse(List.of(new Misfit("panel", problem)));
+                            }
+                        });
+        CheckRun run = check(geometry, sheet, asking, others, (done, of, title) -> {}, () -> false);
+        return new Product(
+                geometry, sheet, ticket, others, run, outputs(geometry, sheet, asking, others));
     }
 
     private static Set<String> paths(Pack pack) {

@@ -52,9 +52,8 @@ public final class SolidBoard {
     }
 
     /** The board with the boxes of its fitted parts; each is a closed body of its own. */
-    public static Mesh withParts(
-            BoardGeometry geometry, double thicknessNm, List<PartBodies.Body> bodies) {
-        Mesh mesh = board(geometry, thicknessNm);
+    public static Mesh withParts(Mesh board, double thicknessNm, List<PartBodies.Body> bodies) {
+        Mesh mesh = board.copy();
         for (PartBodies.Body b : bodies) {
             if (b.fitted() && b.length() > 0 && b.width() > 0 && b.heightNm() > 0) {
                 boolean top = b.side() == Side.TOP;

@@ -54,6 +54,10 @@ public final class ContourOperations {
             cutout(side, area(cutout), cutter.get(), sink, problems);
         }
         contour(side, area(outline.get().outer()), cutter.get(), sink);
+        if (geometry.boardArea().getNumGeometries() > 1) {
+            // Boards that nothing joins are cut out one by one.
+            outline.get().others().forEach(o -> contour(side, area(o), cutter.get(), sink));
+        }
     }
 
     private Geometry area(List<Segment> contour) {

@@ -1,8 +1,8 @@
 package dev.lastcut.core.stencil;
 
+import dev.lastcut.core.formats.Decimals;
 import dev.lastcut.core.geometry.Geo;
 import java.nio.charset.StandardCharsets;
-import java.util.Locale;
 import org.locationtech.jts.geom.Coordinate;
 import org.locationtech.jts.geom.Envelope;
 import org.locationtech.jts.geom.Geometry;
@@ -54,13 +54,14 @@ public final class StencilSvg {
     private static void ring(LineString ring, Envelope e, StringBuilder out) {
         Coordinate[] c = ring.getCoordinates();
         for (int i = 0; i < c.length - 1; i++) {
-            out.append(i == 0 ? 'M' : 'L').append(mm(c[i].x - e.getMinX())).append(' ');
-            out.append(mm(e.getMaxY() - c[i].y));
+            out.append(i == 0 ? 'M' : 'L');
+            Decimals.mm(out, c[i].x - e.getMinX(), 4).append(' ');
+            Decimals.mm(out, e.getMaxY() - c[i].y, 4);
         }
         out.append('Z');
     }
 
     private static String mm(double nm) {
-        return String.format(Locale.ROOT, "%.4f", nm / 1e6);
+        return Decimals.mm(new StringBuilder(), nm, 4).toString();
     }
 }

@@ -9,6 +9,7 @@ import dev.lastcut.core.current.NetCurrent;
 import dev.lastcut.core.intake.Choices;
 import dev.lastcut.core.milling.MillSetup;
 import dev.lastcut.core.milling.level.HeightMap;
+import dev.lastcut.core.panel.PanelPlan;
 import dev.lastcut.core.stencil.StencilPlan;
 import java.util.ArrayList;
 import java.util.Collections;
@@ -33,6 +34,7 @@ import java.util.function.Predicate;
  * @param probed surfaces of the stock that isolation follows, by the side they are of
  * @param parts what is chosen about parts
  * @param stencil what is chosen about the stencil
+ * @param panel the panel that is made; empty for single boards
  * @param signOffs findings accepted, in the order they were
  * @param made what a cut adds
  */
@@ -47,6 +49,7 @@ public record Ticket(
         Map<Side, ProbedSurface> probed,
         PartsPlan parts,
         StencilPlan stencil,
+        Optional<PanelPlan> panel,
         List<Acceptance> signOffs,
         Made made) {
     public static final Ticket BLANK =
@@ -61,6 +64,7 @@ public record Ticket(
                     Map.of(),
                     PartsPlan.NONE,
                     StencilPlan.AS_DRAWN,
+                    Optional.empty(),
                     List.of(),
                     Made.NOTHING_SAID);
 
@@ -89,6 +93,7 @@ public record Ticket(
         public Map<Side, ProbedSurface> probed;
         public PartsPlan parts;
         public StencilPlan stencil;
+        public Optional<PanelPlan> panel;
         public List<Acceptance> signOffs;
         public Made made;
 
@@ -103,6 +108,7 @@ public record Ticket(
             probed = t.probed;
             parts = t.parts;
             stencil = t.stencil;
+            panel = t.panel;
             signOffs = t.signOffs;
             made = t.made;
         }
@@ -119,6 +125,7 @@ public record Ticket(
                     probed,
                     parts,
                     stencil,
+                    panel,
                     signOffs,
                     made);
         }

@@ -54,6 +54,7 @@ public final class TicketWords {
         }
         PartsWords.changed(before.parts(), after.parts(), all);
         StencilWords.changed(before.stencil(), after.stencil(), all);
+        PanelWords.changed(before.panel(), after.panel(), all);
         signOffs(before.signOffs(), after.signOffs(), all);
         return joined(all);
     }

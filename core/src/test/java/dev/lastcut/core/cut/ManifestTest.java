@@ -20,6 +20,7 @@ import dev.lastcut.core.stencil.StencilPlan;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import org.junit.jupiter.api.Test;
 
 class ManifestTest {
@@ -49,7 +50,8 @@ class ManifestTest {
                                 Map.of(),
                                 PartsPlan.NONE,
                                 StencilPlan.AS_DRAWN,
-                                Order.USUAL)
+                                Order.USUAL,
+                                Optional.empty())
                         .files(),
                 CHECKS,
                 signOffs);
@@ -102,7 +104,8 @@ class ManifestTest {
                                 Map.of(),
                                 PartsPlan.NONE,
                                 StencilPlan.AS_DRAWN,
-                                Order.USUAL)
+                                Order.USUAL,
+                                Optional.empty())
                         .files();
         List<OutputFile> b =
                 OutputSet.make(
@@ -112,7 +115,8 @@ class ManifestTest {
                                 Map.of(),
                                 PartsPlan.NONE,
                                 StencilPlan.AS_DRAWN,
-                                Order.USUAL)
+                                Order.USUAL,
+                                Optional.empty())
                         .files();
         assertThat(a).hasSameSizeAs(b);
         for (int i = 0; i < a.size(); i++) {
@@ -130,7 +134,8 @@ class ManifestTest {
                                         Map.of(),
                                         PartsPlan.NONE,
                                         StencilPlan.AS_DRAWN,
-                                        Order.USUAL)
+                                        Order.USUAL,
+                                        Optional.empty())
                                 .remarks())
                 .anyMatch(r -> r.contains("stencil"))
                 .anyMatch(r -> r.contains("bill of materials"))

@@ -20,6 +20,7 @@ import dev.lastcut.core.stencil.StencilPlan;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.TimeZone;
 import org.apache.pdfbox.Loader;
 import org.junit.jupiter.api.Test;
@@ -42,7 +43,8 @@ class StampTest {
                         Map.of(),
                         PartsPlan.NONE,
                         StencilPlan.AS_DRAWN,
-                        Order.USUAL)
+                        Order.USUAL,
+                        Optional.empty())
                 .files();
     }
 

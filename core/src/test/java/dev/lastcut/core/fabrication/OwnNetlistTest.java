@@ -10,6 +10,7 @@ import dev.lastcut.core.board.Side;
 import dev.lastcut.core.connectivity.BoardGeometry;
 import dev.lastcut.core.connectivity.NetReference;
 import dev.lastcut.core.formats.netlist.NetlistReader;
+import dev.lastcut.core.formats.netlist.NetlistWriter;
 import dev.lastcut.core.intake.Intake;
 import dev.lastcut.core.intake.TruePack;
 import java.nio.charset.StandardCharsets;
@@ -24,6 +25,10 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 
 class OwnNetlistTest {
+    private static byte[] own(BoardGeometry g) {
+        return NetlistWriter.write(OwnNetlist.places(g));
+    }
+
     /** A board with nothing but its copper and holes: nothing there names a net. */
     private static Board unnamed(Board b) {
         return new Board(
@@ -45,7 +50,7 @@ class OwnNetlistTest {
     void copperJoinsWhatTheNetlistOfAPackJoins(String name) throws Exception {
         Board board = Intake.open(TruePack.of(name).pack());
         Netlist given = board.netlist().orElseThrow();
-        byte[] own = OwnNetlist.write(new BoardGeometry(unnamed(board)));
+        byte[] own = own(new BoardGeometry(unnamed(board)));
         Netlist read = NetlistReader.read("netlist.ipc", own).netlist();
 
         Map<String, Set<String>> joins = new HashMap<>();
@@ -75,7 +80,7 @@ class OwnNetlistTest {
     void everyPlaceIsOnItsCopperWhenReadAgain(String name) throws Exception {
         Board board = Intake.open(TruePack.of(name).pack());
         BoardGeometry geometry = new BoardGeometry(board);
-        NetlistReader.Result read = NetlistReader.read("netlist.ipc", OwnNetlist.write(geometry));
+        NetlistReader.Result read = NetlistReader.read("netlist.ipc", own(geometry));
         assertThat(read.problems()).isEmpty();
         assertThat(read.netlist().points()).hasSameSizeAs(OwnNetlist.places(geometry));
         Board again =
@@ -113,7 +118,7 @@ class OwnNetlistTest {
                         .hole(10, 10, 0.9, true)
                         .board();
         List<String> lines =
-                new String(OwnNetlist.write(new BoardGeometry(board)), StandardCharsets.US_ASCII)
+                new String(own(new BoardGeometry(board)), StandardCharsets.US_ASCII)
                         .lines()
                         .toList();
         assertThat(lines).contains("P  UNITS CUST 1", "P  NNAME1  A_NET_WITH_A_LONG_NAME", "999");

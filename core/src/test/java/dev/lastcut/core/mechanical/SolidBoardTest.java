@@ -116,7 +116,9 @@ class SolidBoardTest {
     void partsAreClosedBodiesOfTheirOwn(String name) throws Exception {
         BoardGeometry geometry = open(name);
         List<PartBodies.Body> bodies = PartBodies.of(geometry, PartsPlan.NONE);
-        Mesh mesh = SolidBoard.withParts(geometry, THICK_MM * 1e6, bodies);
+        Mesh mesh =
+                SolidBoard.withParts(
+                        SolidBoard.board(geometry, THICK_MM * 1e6), THICK_MM * 1e6, bodies);
         assertClosed(read(StlWriter.write(name, mesh)));
         double boxes = 0;
         for (PartBodies.Body b : bodies) {

@@ -255,6 +255,7 @@ class CheckController {
                         report.geometry(),
                         jobs.against(id).orElseThrow().sheet(),
                         jobs.ticket(id),
+                        jobs.others(),
                         report.run(),
                         none);
         return Json.write(ReportJson.of(checked, report.signOffs()));

@@ -119,7 +119,11 @@ public final class MakeCommand {
                         pack,
                         sheet,
                         ticket.withShop(sheet.id())
-                                .with(d -> d.made = Made.of(job, made.cut(), created)));
+                                .with(d -> d.made = Made.of(job, made.cut(), created)),
+                        new PacksBeside(
+                                Stream.concat(args.ticket().stream(), Stream.of(args.pack()))
+                                        .toList(),
+                                MakeCommand::read));
         Handover handover = Handover.of(product);
         write(args.out(), handover.files());
         int open = handover.manifest().openStops().size();

@@ -35,10 +35,14 @@ public class CheckService {
     }
 
     /** What a check is made of besides the ticket. */
-    private record Of(Object board, CapabilitySheet sheet) {}
+    private record Of(Object board, CapabilitySheet sheet, List<Object> beside) {}
+
+    private Of of(Moment m, CapabilitySheet sheet) {
+        return new Of(m.board(), sheet, jobs.neighbours().key(m.ticket()));
+    }
 
     private Optional<CheckRun> known(Moment m, CapabilitySheet sheet) {
-        return checks.peek(new Of(m.board(), sheet), m.ticket());
+        return checks.peek(of(m, sheet), m.ticket());
     }
 
     private Optional<CheckRun> known(Moment m) {
@@ -48,7 +52,10 @@ public class CheckService {
     /** Changes when the files, the sheet, the headroom, the order or the currents change. */
     public String stamp(long id) {
         Moment now = jobs.now(id);
-        String what = now.board().toString() + JobService.against(now).orElse(null);
+        String what =
+                now.board().toString()
+                        + jobs.against(now).orElse(null)
+                        + jobs.neighbours().key(now.ticket());
         return Manifest.sha256(what.getBytes(StandardCharsets.UTF_8)).substring(0, 16);
     }
 
@@ -77,12 +84,17 @@ public class CheckService {
         task.progress(0, 1, "reading the board");
         BoardGeometry geometry = jobs.board(m);
         return checks.get(
-                new Of(m.board(), sheet),
+                of(m, sheet),
                 m.ticket(),
                 asking -> {
                     CheckRun run =
                             Making.check(
-                                    geometry, sheet, asking, task::progress, task::isCancelled);
+                                    geometry,
+                                    sheet,
+                                    asking,
+                                    jobs.neighbours(),
+                                    task::progress,
+                                    task::isCancelled);
                     if (task.isCancelled()) {
                         // Half a check must not be found again.
                         throw new CancellationException();
@@ -99,7 +111,10 @@ public class CheckService {
         Moment now = jobs.now(id);
         List<AtShop> all = new ArrayList<>();
         for (CapabilitySheet s : sheets.all()) {
-            all.add(new AtShop(Making.against(s, new Asking(now.ticket())), known(now, s)));
+            all.add(
+                    new AtShop(
+                            Making.against(s, new Asking(now.ticket()), jobs.neighbours()),
+                            known(now, s)));
         }
         return all;
     }

@@ -14,6 +14,7 @@ import dev.lastcut.core.intake.Pack.PackFile;
 import dev.lastcut.core.intake.UnusablePackException;
 import dev.lastcut.core.intake.roles.Remembered;
 import dev.lastcut.core.job.Making;
+import dev.lastcut.core.job.Others;
 import dev.lastcut.core.ticket.Asking;
 import dev.lastcut.core.ticket.Carrying;
 import dev.lastcut.core.ticket.Misfit;
@@ -284,8 +285,17 @@ public class JobService {
         return against(now(id));
     }
 
-    static Optional<CheckContext.Against> against(Moment m) {
-        return m.sheet().map(s -> Making.against(s, new Asking(m.ticket())));
+    Optional<CheckContext.Against> against(Moment m) {
+        return m.sheet().map(s -> Making.against(s, new Asking(m.ticket()), neighbours()));
+    }
+
+    /** Boards of other jobs, for panels. */
+    public Others others() {
+        return neighbours();
+    }
+
+    Neighbours neighbours() {
+        return new Neighbours(this);
     }
 
     static String time() {

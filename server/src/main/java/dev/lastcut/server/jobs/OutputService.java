@@ -31,10 +31,10 @@ public class OutputService {
     }
 
     /** What outputs are made of besides the ticket. */
-    private record Of(Object board, Optional<CapabilitySheet> sheet) {}
+    private record Of(Object board, Optional<CapabilitySheet> sheet, List<Object> beside) {}
 
-    private static Of of(Moment m) {
-        return new Of(m.board(), m.sheet());
+    private Of of(Moment m) {
+        return new Of(m.board(), m.sheet(), jobs.neighbours().key(m.ticket()));
     }
 
     public Optional<OutputSet> lastOutputs(long id) {
@@ -50,7 +50,10 @@ public class OutputService {
         CapabilitySheet sheet = m.requireSheet();
         BoardGeometry geometry = jobs.board(m);
         task.progress(0, 1, "writing Gerber, drill, stencil, parts and programs");
-        return outputs.get(of(m), m.ticket(), asking -> Making.outputs(geometry, sheet, asking));
+        return outputs.get(
+                of(m),
+                m.ticket(),
+                asking -> Making.outputs(geometry, sheet, asking, jobs.neighbours()));
     }
 
     /** Freezes the outputs for good, as the job is now; returns the cut's number. */
@@ -62,7 +65,8 @@ public class OutputService {
         int number = cuts.nextNumber(id);
         Ticket ticket =
                 now.ticket().with(d -> d.made = Made.of(now.name(), number, JobService.time()));
-        Making.Product product = new Making.Product(jobs.board(now), sheet, ticket, run, set);
+        Making.Product product =
+                new Making.Product(jobs.board(now), sheet, ticket, jobs.neighbours(), run, set);
         if (!product.openStops().isEmpty()) {
             throw new RefusedException(
                     product.openStops().size()

@@ -43,6 +43,7 @@ public record ReportJson(
         BillJson bill,
         PlacementJson placement,
         List<StencilReportJson> stencil,
+        PanelReportJson panel,
         String variant,
         List<String> remarks) {
     public static final int VERSION = 1;
@@ -188,6 +189,7 @@ public record ReportJson(
                                                 plan.byHand()))
                                 .size()),
                 StencilReportJson.of(product),
+                product.panel().map(PanelReportJson::of).orElse(null),
                 plan.variants().built().orElse(null),
                 outputs.remarks());
     }

@@ -32,7 +32,8 @@ public record SheetJson(
         Map<String, Limit> limits,
         List<VariationJson> variations,
         MillJson mill,
-        AssemblyJson assembly) {
+        AssemblyJson assembly,
+        PanelTermsJson panel) {
 
     /** Numbers that hold for one value of an order option. */
     public record VariationJson(String option, String value, Map<String, Limit> limits) {}
@@ -136,7 +137,8 @@ public record SheetJson(
                         : variations.stream().map(SheetJson::toVariation).toList(),
                 price == null ? new CapabilitySheet.Price("EUR", 0, 0, 0) : price,
                 Optional.ofNullable(mill).map(SheetJson::toMill),
-                Optional.ofNullable(assembly).map(AssemblyJson::toAssembly));
+                Optional.ofNullable(assembly).map(AssemblyJson::toAssembly),
+                Optional.ofNullable(panel).map(PanelTermsJson::toTerms));
     }
 
     private static Variation toVariation(VariationJson v) {
@@ -290,7 +292,8 @@ public record SheetJson(
                         .map(v -> new VariationJson(v.option().id(), v.value(), byId(v.limits())))
                         .toList(),
                 s.mill().map(SheetJson::of).orElse(null),
-                s.assembly().map(AssemblyJson::of).orElse(null));
+                s.assembly().map(AssemblyJson::of).orElse(null),
+                s.panel().map(PanelTermsJson::of).orElse(null));
     }
 
     private static MillJson of(Mill m) {

@@ -34,6 +34,7 @@ public final class SheetSchema {
         fields.put("variations", variations());
         fields.put("mill", mill());
         fields.put("assembly", ordered("anyOf", List.of(ordered("type", "null"), assembly())));
+        fields.put("panel", ordered("anyOf", List.of(ordered("type", "null"), panel())));
         return file("Capability sheet", fields, List.of("id", "name", "kind", "limits"));
     }
 
@@ -95,6 +96,22 @@ public final class SheetSchema {
         f.put("value", text(1));
         f.put("limits", limits());
         return listOf(object(f, List.of("option", "value", "limits")));
+    }
+
+    private static Map<String, Object> panel() {
+        Map<String, Object> f = new LinkedHashMap<>();
+        for (String n :
+                List.of(
+                        "width_max",
+                        "height_max",
+                        "rail_min",
+                        "gap_min",
+                        "score_to_copper",
+                        "part_to_break")) {
+            f.put(n, length());
+        }
+        f.put("joins", listOf(ordered("enum", List.of("tabs", "score", "none"))));
+        return object(f, List.of());
     }
 
     private static Map<String, Object> assembly() {

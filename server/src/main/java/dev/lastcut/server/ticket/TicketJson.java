@@ -54,6 +54,7 @@ record TicketJson(
         Map<String, String> notes,
         Map<String, String> lookedAt,
         StencilJson stencil,
+        PanelJson panel,
         List<SignOffJson> signOffs,
         String job,
         Integer cut,
@@ -176,6 +177,7 @@ record TicketJson(
                 t.parts().notes(),
                 t.parts().looked(),
                 t.stencil().equals(StencilPlan.AS_DRAWN) ? null : StencilJson.of(t.stencil()),
+                t.panel().map(PanelJson::of).orElse(null),
                 t.signOffs().stream().map(SignOffJson::of).toList(),
                 t.made().job().orElse(null),
                 t.made().cut() == 0 ? null : t.made().cut(),
@@ -241,6 +243,7 @@ record TicketJson(
                                 notes,
                                 lookedAt)),
                 stencil == null ? StencilPlan.AS_DRAWN : part("stencil", () -> stencil.toPlan()),
+                Optional.ofNullable(panel).map(p -> part("panel", p::toPlan)),
                 part(
                         "sign_offs",
                         () ->

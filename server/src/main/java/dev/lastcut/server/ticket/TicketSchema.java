@@ -16,12 +16,15 @@ import dev.lastcut.core.capability.Order;
 import dev.lastcut.core.capability.OrderOption;
 import dev.lastcut.core.formats.drill.DrillFormat;
 import dev.lastcut.core.milling.MillSetup;
+import dev.lastcut.core.panel.Join;
+import dev.lastcut.core.panel.Rails;
 import dev.lastcut.server.catalogue.PartSchema;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.function.Function;
 
 /** The JSON Schema (draft 2020-12) of a ticket, made of the roles, numbers and options known. */
 public final class TicketSchema {
@@ -57,6 +60,7 @@ public final class TicketSchema {
         f.put("notes", mapOf(text(1)));
         f.put("looked_at", mapOf(text(1)));
         f.put("stencil", stencil());
+        f.put("panel", panel());
         f.put("sign_offs", listOf(signOff()));
         f.put("job", text(1));
         f.put("cut", ordered("type", "integer", "minimum", 1));
@@ -148,6 +152,42 @@ public final class TicketSchema {
         f.put("framed", ordered("type", "boolean"));
         f.put("align_mm", ordered("type", "number", "minimum", 0, "maximum", 20));
         return object(f, List.of());
+    }
+
+    private static Map<String, Object> panel() {
+        Map<String, Object> bites = new LinkedHashMap<>();
+        bites.put("hole_mm", number());
+        bites.put("pitch_mm", number());
+        Map<String, Object> tab = new LinkedHashMap<>();
+        tab.put("width_mm", number());
+        tab.put("per_side", ordered("type", "integer", "minimum", 1, "maximum", 20));
+        tab.put("bites", object(bites, List.of()));
+        Map<String, Object> also = new LinkedHashMap<>();
+        also.put("pack", text(1));
+        also.put("count", ordered("type", "integer", "minimum", 1));
+        Map<String, Object> place = new LinkedHashMap<>();
+        place.put("pack", text(1));
+        place.put("x_mm", coordinate());
+        place.put("y_mm", coordinate());
+        place.put("rotation_deg", ordered("type", "number", "minimum", -360, "maximum", 360));
+        Map<String, Object> f = new LinkedHashMap<>();
+        f.put("rows", ordered("type", "integer", "minimum", 1));
+        f.put("columns", ordered("type", "integer", "minimum", 1));
+        f.put("gap_mm", number());
+        f.put("rotation_deg", ordered("type", "number", "minimum", -360, "maximum", 360));
+        f.put("join", ids(Join.values(), Join::id));
+        f.put("rail_mm", number());
+        f.put("rails", ids(Rails.values(), Rails::id));
+        f.put("tab", object(tab, List.of()));
+        f.put("fiducials", ordered("enum", List.of(false, true, 0, 3, 4)));
+        f.put("tooling_mm", number());
+        f.put("also", listOf(object(also, List.of("pack"))));
+        f.put("places", listOf(object(place, List.of("x_mm", "y_mm"))));
+        return object(f, List.of());
+    }
+
+    private static <E> Map<String, Object> ids(E[] all, Function<E, String> id) {
+        return ordered("enum", Arrays.stream(all).map(id).toList());
     }
 
     private static Map<String, Object> shaping() {

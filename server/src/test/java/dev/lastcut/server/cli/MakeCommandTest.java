@@ -15,6 +15,7 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.security.MessageDigest;
+import java.util.HashMap;
 import java.util.HexFormat;
 import java.util.List;
 import java.util.Map;
@@ -177,6 +178,114 @@ class MakeCommandTest {
                 .lines()
                 .filter(l -> l.endsWith("D03*"))
                 .count();
+    }
+
+    /** The panel of the ticket is made beside the board, and again to the same bytes. */
+    @Test
+    void aPanelGoesOutWithAllItsFolders() throws Exception {
+        demo("honeycomb-tag.zip");
+        Path ticket = folder.resolve("ticket.json");
+        Files.writeString(
+                ticket,
+                """
+                { "made_at": "2026-03-04T05:06:07Z",
+                  "panel": { "rows": 2, "columns": 2, "rotation_deg": 90, "gap_mm": 2, "rails": "all",
+                             "rail_mm": 7, "fiducials": true, "tooling_mm": 3,
+                             "also": [ { "pack": "honeycomb-tag", "count": 1 } ] } }
+                """);
+        String board = demo("hive-scale-node.zip").toString();
+        for (String out : List.of("one", "two")) {
+            make(
+                    board,
+                    "--for",
+                    "waggle-quick",
+                    "--with",
+                    ticket.toString(),
+                    "--out",
+                    folder.resolve(out).toString());
+        }
+        assertThat(err.toString(StandardCharsets.UTF_8)).isEmpty();
+        Path one = folder.resolve("one");
+        List<String> made;
+        try (Stream<Path> all = Files.walk(one)) {
+            made = all.filter(Files::isRegularFile).map(f -> one.relativize(f).toString()).toList();
+        }
+        for (String f : made) {
+            assertThat(Files.readAllBytes(folder.resolve("two").resolve(f)))
+                    .as(f)
+                    .isEqualTo(Files.readAllBytes(one.resolve(f)));
+        }
+        assertThat(made)
+                .contains(
+                        "panel/fabrication/copper-top.gbr",
+                        "panel/fabrication/job.gbrjob",
+                        "panel/fabrication/netlist.ipc",
+                        "panel/fabrication/drawing.pdf",
+                        "panel/assembly/placement.csv",
+                        "panel/stencil/stencil-top.gbr",
+                        "panel/mechanical/board.stl");
+        JsonNode panel = report(one).get("panel");
+        // Turned, the node is 56 mm wide and 80 high; the tag lies in a row of its own above.
+        assertThat(panel.get("width_mm").asDouble()).isEqualTo(2 * 56 + 2 + 2 * 9);
+        assertThat(panel.get("boards")).hasSize(5);
+        assertThat(panel.get("boards").get(4).get("pack").asString()).isEqualTo("honeycomb-tag");
+        // Each part's place is its own on the board, turned and shifted as the report says.
+        Map<String, double[]> single = places(one.resolve("assembly/placement.csv"));
+        Map<String, double[]> all = places(one.resolve("panel/assembly/placement.csv"));
+        for (int n = 1; n <= 4; n++) {
+            JsonNode b = panel.get("boards").get(n - 1);
+            for (Map.Entry<String, double[]> e : single.entrySet()) {
+                double[] at = all.get(e.getKey() + "." + n);
+                double[] own = e.getValue();
+                assertThat(at[0]).isCloseTo(b.get("x_mm").asDouble() - own[1], within(0.002));
+                assertThat(at[1]).isCloseTo(b.get("y_mm").asDouble() + own[0], within(0.002));
+                assertThat((at[2] - own[2] + 720) % 360).isCloseTo(90, within(0.01));
+            }
+        }
+    }
+
+    private static Map<String, double[]> places(Path csv) throws IOException {
+        Map<String, double[]> all = new HashMap<>();
+        List<String> lines = Files.readAllLines(csv);
+        for (String l : lines.subList(1, lines.size())) {
+            String[] c = l.split(",");
+            all.put(
+                    c[0],
+                    new double[] {
+                        Double.parseDouble(c[1]), Double.parseDouble(c[2]), Double.parseDouble(c[3])
+                    });
+        }
+        return all;
+    }
+
+    @Test
+    void aPanelThatCannotBeSaysWhyAndWritesNothing() throws Exception {
+        String board = demo("hive-scale-node.zip").toString();
+        Map<String, String> wrong =
+                Map.of(
+                        "{\"gap_mm\": -1}", "panel.gap_mm: it must be at least 0, not -1",
+                        "{\"join\": \"score\", \"rotation_deg\": 30}", "join them by tabs",
+                        "{\"also\": [{\"pack\": \"nowhere\"}]}",
+                                "also.pack: nowhere: there is neither",
+                        "{\"fiducials\": 3}", "add rails");
+        for (Map.Entry<String, String> e : wrong.entrySet()) {
+            Path ticket = folder.resolve("t.json");
+            Files.writeString(ticket, "{\"panel\": " + e.getKey() + "}");
+            err.reset();
+            Path out = folder.resolve("none");
+            int status =
+                    make(
+                            board,
+                            "--for",
+                            "waggle-quick",
+                            "--with",
+                            ticket.toString(),
+                            "--out",
+                            out.toString());
+            assertThat(status).isEqualTo(2);
+            assertThat(err.toString(StandardCharsets.UTF_8)).contains(e.getValue());
+            assertThat(out).doesNotExist();
+        }
     }
 
     @Test

@@ -48,6 +48,11 @@ import dev.lastcut.core.check.outline.OutlineCrossingRule;
 import dev.lastcut.core.check.outline.OutlineDoubledRule;
 import dev.lastcut.core.check.outline.OutlineMissingRule;
 import dev.lastcut.core.check.outline.OutlineOpenRule;
+import dev.lastcut.core.check.panel.CopperAtScoreRule;
+import dev.lastcut.core.check.panel.PanelSizeRule;
+import dev.lastcut.core.check.panel.PartAtBreakRule;
+import dev.lastcut.core.check.panel.ScoreCrossesRule;
+import dev.lastcut.core.check.panel.TabAtConnectorRule;
 import dev.lastcut.core.check.parts.BodiesCollideRule;
 import dev.lastcut.core.check.parts.BodyOverEdgeRule;
 import dev.lastcut.core.check.parts.BodyOverHoleRule;
@@ -163,6 +168,11 @@ public final class CheckRunner {
                     new MachineEdgeRule(),
                     new FiducialsRule(),
                     new BreadboardPitchRule(),
+                    new PanelSizeRule(),
+                    new ScoreCrossesRule(),
+                    new TabAtConnectorRule(),
+                    new CopperAtScoreRule(),
+                    new PartAtBreakRule(),
                     new GapNotMillableRule(),
                     new TrackNotSurvivingRule(),
                     new PadNickedRule(),

@@ -1,6 +1,8 @@
 package dev.lastcut.core.formats.drawing;
 
+import dev.lastcut.core.formats.Decimals;
 import dev.lastcut.core.geometry.Geo;
+import dev.lastcut.core.geometry.Pt;
 import dev.lastcut.core.geometry.Segment;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
@@ -21,7 +23,7 @@ public final class DxfWriter {
     /** A vertex in nm and the tangent of a quarter of the angle to the next; 0 for a line. */
     private record Vertex(double x, double y, double bulge) {}
 
-    /** A closed contour, or a circle where there is a radius. */
+    /** A contour, closed but for a line of two, or a circle where there is a radius. */
     private record Shape(List<Vertex> ring, double radius) {}
 
     private final Map<String, List<Shape>> layers = new LinkedHashMap<>();
@@ -54,6 +56,14 @@ public final class DxfWriter {
 
     public DxfWriter circle(String name, double x, double y, double radius) {
         return add(name, new Shape(List.of(new Vertex(x, y, 0)), radius));
+    }
+
+    public DxfWriter line(String name, Pt from, Pt to) {
+        return add(
+                name,
+                new Shape(
+                        List.of(new Vertex(from.x(), from.y(), 0), new Vertex(to.x(), to.y(), 0)),
+                        0));
     }
 
     private void ring(String name, LineString ring) {
@@ -112,7 +122,7 @@ public final class DxfWriter {
         pair(out, 0, "POLYLINE");
         pair(out, 8, layer);
         pair(out, 66, "1");
-        pair(out, 70, "1");
+        pair(out, 70, shape.ring.size() > 2 || shape.ring.get(0).bulge != 0 ? "1" : "0");
         for (Vertex v : shape.ring) {
             pair(out, 0, "VERTEX");
             pair(out, 8, layer);
@@ -131,10 +141,11 @@ public final class DxfWriter {
     }
 
     private static String mm(double nm) {
-        return String.format(Locale.ROOT, "%.6f", nm / 1e6);
+        return Decimals.mm(new StringBuilder(), nm, 6).toString();
     }
 
     private static void pair(StringBuilder out, int code, String value) {
-        out.append(String.format(Locale.ROOT, "%3d", code)).append('\n').append(value).append('\n');
+        out.append(code < 10 ? "  " : code < 100 ? " " : "").append(code);
+        out.append('\n').append(value).append('\n');
     }
 }

@@ -1,7 +1,10 @@
 package dev.lastcut.core.formats.solid;
 
 import java.util.ArrayList;
+import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Set;
+import org.locationtech.jts.algorithm.Orientation;
 import org.locationtech.jts.geom.Coordinate;
 import org.locationtech.jts.geom.Geometry;
 import org.locationtech.jts.geom.LineString;
@@ -17,37 +20,60 @@ public final class Mesh {
         return triangles;
     }
 
+    /** The same triangles, to add to. */
+    public Mesh copy() {
+        Mesh other = new Mesh();
+        other.triangles.addAll(triangles);
+        return other;
+    }
+
+    private record Edge(double ax, double ay, double bx, double by) {
+        Edge back() {
+            return new Edge(bx, by, ax, ay);
+        }
+    }
+
     /**
      * Adds what an area makes when it is drawn up from one height to another. Floor and ceiling
      * have the same corners as the walls, so that every edge lies in two triangles.
      */
     public Mesh prism(Polygon area, double floor, double ceiling) {
-        Geometry flat = PolygonTriangulator.triangulate(area);
-        for (int i = 0; i < flat.getNumGeometries(); i++) {
-            Coordinate[] c = flat.getGeometryN(i).getCoordinates();
-            boolean left = turn(c[0], c[1], c[2]) > 0;
-            Coordinate b = left ? c[1] : c[2];
-            Coordinate d = left ? c[2] : c[1];
-            add(c[0], ceiling, b, ceiling, d, ceiling);
-            add(c[0], floor, d, floor, b, floor);
+        Set<Edge> edges = new LinkedHashSet<>();
+        for (Polygon strip : Strips.of(area)) {
+            Geometry flat = PolygonTriangulator.triangulate(strip);
+            for (int i = 0; i < flat.getNumGeometries(); i++) {
+                Coordinate[] c = flat.getGeometryN(i).getCoordinates();
+                boolean left = turn(c[0], c[1], c[2]) > 0;
+                Coordinate b = left ? c[1] : c[2];
+                Coordinate d = left ? c[2] : c[1];
+                add(c[0], ceiling, b, ceiling, d, ceiling);
+                add(c[0], floor, d, floor, b, floor);
+            }
+            ring(strip.getExteriorRing(), true, edges);
+            for (int i = 0; i < strip.getNumInteriorRing(); i++) {
+                ring(strip.getInteriorRingN(i), false, edges);
+            }
         }
-        walls(area.getExteriorRing(), true, floor, ceiling);
-        for (int i = 0; i < area.getNumInteriorRing(); i++) {
-            walls(area.getInteriorRingN(i), false, floor, ceiling);
+        for (Edge e : edges) {
+            // Where two strips meet, the edge runs both ways and there is no wall.
+            if (!edges.contains(e.back())) {
+                Coordinate a = new Coordinate(e.ax, e.ay);
+                Coordinate b = new Coordinate(e.bx, e.by);
+                add(a, floor, b, floor, b, ceiling);
+                add(a, floor, b, ceiling, a, ceiling);
+            }
         }
         return this;
     }
 
-    /** The wall faces away from what the ring encloses, or towards it for a hole. */
-    private void walls(LineString ring, boolean outer, double floor, double ceiling) {
-        boolean forward =
-                org.locationtech.jts.algorithm.Orientation.isCCW(ring.getCoordinates()) == outer;
+    /** With the material at the left, so that walls face away from it. */
+    private static void ring(LineString ring, boolean outer, Set<Edge> edges) {
         Coordinate[] c = ring.getCoordinates();
+        boolean forward = Orientation.isCCW(c) == outer;
         for (int i = 0; i < c.length - 1; i++) {
             Coordinate a = forward ? c[i] : c[i + 1];
             Coordinate b = forward ? c[i + 1] : c[i];
-            add(a, floor, b, floor, b, ceiling);
-            add(a, floor, b, ceiling, a, ceiling);
+            edges.add(new Edge(a.x, a.y, b.x, b.y));
         }
     }
 

@@ -11,12 +11,14 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalDouble;
 
 /**
  * A Gerber job file (Gerber job format specification, from memory): JSON that names the function of
  * every file, the size of the board and its number of layers.
  *
  * @param functions file function by file name, as in the attribute
+ * @param thicknessMm of the board
  * @param widthMm and {@code heightMm}: empty where it does not say
  */
 public record JobFile(
@@ -24,19 +26,20 @@ public record JobFile(
         Optional<Double> widthMm,
         Optional<Double> heightMm,
         Optional<Integer> layers,
+        OptionalDouble thicknessMm,
         List<Problem> problems) {
     public JobFile {
         functions = Map.copyOf(functions);
         problems = List.copyOf(problems);
     }
 
-    static boolean looksLikeJob(String head) {
+    public static boolean looksLikeJob(String head) {
         return head.stripLeading().startsWith("{")
                 && head.contains("\"FilesAttributes\"")
                 && head.contains("\"FileFunction\"");
     }
 
-    static JobFile read(String path, byte[] content) {
+    public static JobFile read(String path, byte[] content) {
         Map<String, String> functions = new LinkedHashMap<>();
         try {
             JsonObject root =
@@ -58,6 +61,9 @@ public record JobFile(
                     number(size, "X"),
                     number(size, "Y"),
                     number(specs, "LayerNumber").map(Double::intValue),
+                    number(specs, "BoardThickness")
+                            .map(OptionalDouble::of)
+                            .orElse(OptionalDouble.empty()),
                     List.of());
         } catch (JsonParseException
                 | IllegalStateException
@@ -73,7 +79,12 @@ public record JobFile(
                             "a Gerber job file that is damaged: " + e.getMessage(),
                             "what it says of the files is not used");
             return new JobFile(
-                    Map.of(), Optional.empty(), Optional.empty(), Optional.empty(), List.of(bad));
+                    Map.of(),
+                    Optional.empty(),
+                    Optional.empty(),
+                    Optional.empty(),
+                    OptionalDouble.empty(),
+                    List.of(bad));
         }
     }
 
