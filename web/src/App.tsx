@@ -17,6 +17,10 @@ import { Check } from './stations/Check';
 import { Cut } from './stations/Cut';
 import { LookOver } from './stations/LookOver';
 import { Mill } from './stations/Mill';
+import { PanelTable } from './panel/PanelTable';
+import { planOf, toTicket, type Lying } from './panel/plan';
+import { usePartsChange } from './parts/usePartsChange';
+import { Panelling } from './stations/Panelling';
 import { Parts } from './stations/Parts';
 import { Shop } from './stations/Shop';
 import { Stencil } from './stations/Stencil';
@@ -190,6 +194,20 @@ function Bench({ job, station }: { job: Job; station: Station }) {
     enabled: station === 'stencil',
     placeholderData: (before) => before,
   });
+  const panel = useQuery({
+    queryKey: ['panel', job.id, key, job.sheetId, job.version],
+    queryFn: () => api.panel(job.id),
+    enabled: station === 'panel',
+    placeholderData: (before) => before,
+  });
+  const { make: changePanel } = usePartsChange(job.id);
+  const panelData = panel.data ?? null;
+  const plan = useMemo(() => (panelData?.plan ? planOf(panelData.plan) : null), [panelData]);
+  const movePanel = useCallback(
+    (places: Lying[]) =>
+      changePanel(() => api.setPanel(job.id, plan ? toTicket({ ...plan, places }) : null)),
+    [changePanel, job.id, plan],
+  );
   const kit = useKit(job, station === 'bench');
   const kitStep = useKitStep((s) => s.step);
   const photo = usePhoto();
@@ -210,7 +228,14 @@ function Bench({ job, station }: { job: Job; station: Station }) {
     [station, check.data, filter],
   );
   const chosen = findings.find((f) => f.id === chosenFinding) ?? null;
-  const flags = useMemo(() => findings.filter((f) => !f.everywhere), [findings]);
+  const flags = useMemo(
+    () => findings.filter((f) => !f.everywhere && !f.layers.includes('panel')),
+    [findings],
+  );
+  const ofPanel = useMemo(
+    () => (check.data?.findings ?? []).filter((f) => f.layers.includes('panel')),
+    [check.data],
+  );
   const pieces = useMemo(() => piecesOf(job, chosen), [job, chosen]);
   const focus = useMemo((): Focus | null => {
     if (station === 'parts') {
@@ -219,7 +244,7 @@ function Bench({ job, station }: { job: Job; station: Station }) {
     if (station !== 'check') {
       return asked;
     }
-    if (!chosen || chosen.everywhere) {
+    if (!chosen || chosen.everywhere || chosen.layers.includes('panel')) {
       return asked;
     }
     const apart = Math.hypot(chosen.from.x - chosen.to.x, chosen.from.y - chosen.to.y);
@@ -259,6 +284,7 @@ function Bench({ job, station }: { job: Job; station: Station }) {
     check: <Check job={job} check={checkData} work={recheck} />,
     parts: <Parts job={job} parts={parts.data ?? null} outputs={outputData} />,
     stencil: <Stencil job={job} outputs={outputData} stencil={stencil.data ?? null} />,
+    panel: <Panelling job={job} panel={panelData} findings={ofPanel} outputs={outputData} />,
     mill: <Mill job={job} outputs={outputData} />,
     cut: <Cut job={job} outputs={outputData} />,
     bench: (
@@ -275,19 +301,30 @@ function Bench({ job, station }: { job: Job; station: Station }) {
       <StaleDialog job={job.id} />
       <Keys job={job} findings={findings.map((f) => f.id)} find={find} />
       <main className="h-full min-w-0 grow">
-        <LightTable
-          key={job.id}
-          job={job}
-          findings={flags}
-          pieces={pieces}
-          parts={station === 'parts' ? (parts.data ?? null) : null}
-          paths={station === 'mill' && millTab === 'programs' ? (paths.data ?? null) : null}
-          milling={station === 'mill'}
-          over={over}
-          focus={focus}
-          shown={shown}
-          changes={station === 'bring-in' && showChanges ? (changes.data ?? null) : null}
-        />
+        {station === 'panel' && panelData && plan && panelData.boards.length > 0 ? (
+          <PanelTable
+            key={`panel ${job.id}`}
+            job={job}
+            panel={panelData}
+            gapNm={(plan.gapMm ?? (plan.join === 'score' ? 0 : 2)) * 1e6}
+            findings={ofPanel}
+            onMoved={movePanel}
+          />
+        ) : (
+          <LightTable
+            key={job.id}
+            job={job}
+            findings={flags}
+            pieces={pieces}
+            parts={station === 'parts' ? (parts.data ?? null) : null}
+            paths={station === 'mill' && millTab === 'programs' ? (paths.data ?? null) : null}
+            milling={station === 'mill'}
+            over={over}
+            focus={focus}
+            shown={shown}
+            changes={station === 'bring-in' && showChanges ? (changes.data ?? null) : null}
+          />
+        )}
       </main>
       <aside
         className={`border-edge h-full shrink-0 border-l ${station === 'parts' ? 'w-[480px]' : 'w-[350px]'}`}

@@ -7,6 +7,7 @@ export const STATIONS = [
   'check',
   'parts',
   'stencil',
+  'panel',
   'mill',
   'cut',
   'bench',

@@ -26,6 +26,10 @@ export type PlacedKind = Placement['packages'][number];
 export type KindSheet = Schemas['KindSheetView'];
 export type StencilResult = Schemas['StencilView'];
 export type StencilPlan = Schemas['StencilJson'];
+export type PanelPlan = Schemas['PanelJson'];
+export type PanelFit = Schemas['PanelFitView'];
+/** The plan is null for single boards. */
+export type PanelResult = Omit<Schemas['PanelView'], 'plan'> & { plan: PanelPlan | null };
 export type Shaping = Schemas['ShapingJson'];
 export type Kit = Schemas['KitView'];
 export type KitStep = Schemas['KitStepView'];
@@ -311,6 +315,9 @@ export const api = {
   stencil: (id: number) => json<StencilResult>(`${job(id)}/stencil`),
   /** The whole plan, by the names of the ticket; {} is as drawn. */
   setStencil: (id: number, plan: Record<string, unknown>) => choose(id, { stencil: plan }),
+  panel: (id: number) => json<PanelResult>(`${job(id)}/panel`),
+  /** The whole plan, by the names of the ticket; null for single boards. */
+  setPanel: (id: number, plan: Record<string, unknown> | null) => choose(id, { panel: plan }),
   placement: (id: number) => json<Placement>(`${job(id)}/placement`),
   kindSheet: (id: number, footprint: string, side: string) =>
     json<KindSheet>(

@@ -1,5 +1,6 @@
 import { useMutation } from '@tanstack/react-query';
 import { api, type Check, type Finding, type Job } from '../api/client';
+import { go } from '../router';
 import { useView } from '../store/view';
 import { length, type Unit } from '../units';
 import { Button } from '../ui/Button';
@@ -71,6 +72,11 @@ export function FindingCard({
       {chosen ? (
         <div className="px-2.5 pb-2">
           <p>{f.message}</p>
+          {f.layers.includes('panel') ? (
+            <Button className="mt-1" onClick={() => go({ job: job.id, station: 'panel' })}>
+              Show it on the panel
+            </Button>
+          ) : null}
           {f.lapsed ? (
             <p className="text-look mt-1">
               {f.lapsed.by} signed this off on revision {f.lapsed.revision} (“{f.lapsed.reason}”),

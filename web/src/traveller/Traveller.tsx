@@ -83,6 +83,17 @@ function stops(job: Job, sheet: Sheet | undefined, cuts: readonly Cut[]): Stop[]
       says: board.pasteOpenings > 0 ? `${board.pasteOpenings} openings` : 'no paste picture',
     },
   ];
+  list.push({
+    station: 'panel',
+    name: 'Panel',
+    mark: job.panel.boards === 0 ? 'open' : job.panel.problem ? 'stop' : 'done',
+    says:
+      job.panel.boards === 0
+        ? 'single boards'
+        : job.panel.problem
+          ? 'cannot be made'
+          : `${job.panel.boards} boards, ${job.panel.widthMm.toFixed(0)} × ${job.panel.heightMm.toFixed(0)} mm`,
+  });
   if (sheet?.kind === 'mill') {
     list.push({ station: 'mill', name: 'Mill', mark: 'done', says: 'programs for this mill' });
   }

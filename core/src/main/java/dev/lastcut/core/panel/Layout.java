@@ -19,7 +19,7 @@ record Layout(List<PlacedBoard> boards, double widthNm, double heightNm) {
     private static final double TOUCH_NM = 1_000;
 
     /**
-     * @throws IllegalArgumentException when boards overlap, or a pack is not there
+     * @throws IllegalArgumentException when a pack is not there
      */
     static Layout of(PanelPlan plan, PanelSource own, Map<String, PanelSource> others) {
         List<PlacedBoard> boards =
@@ -31,7 +31,6 @@ record Layout(List<PlacedBoard> boards, double widthNm, double heightNm) {
         double above = plan.rails().above() ? rail : 0;
         Pt to = new Pt(Math.round(beside - all.getMinX()), Math.round(above - all.getMinY()));
         List<PlacedBoard> moved = boards.stream().map(b -> b.moved(to)).toList();
-        apart(moved);
         return new Layout(moved, all.getWidth() + 2 * beside, all.getHeight() + 2 * above);
     }
 
@@ -99,7 +98,10 @@ record Layout(List<PlacedBoard> boards, double widthNm, double heightNm) {
         return source;
     }
 
-    private static void apart(List<PlacedBoard> boards) {
+    /**
+     * @throws IllegalArgumentException when boards overlap
+     */
+    void requireApart() {
         STRtree tree = new STRtree();
         boards.forEach(b -> tree.insert(b.box(), b));
         for (PlacedBoard b : boards) {

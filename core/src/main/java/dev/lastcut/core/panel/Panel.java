@@ -59,7 +59,9 @@ public final class Panel {
                                         + ": they cannot be made on one panel. Order them apart");
                     }
                 });
-        return new Panel(plan, Layout.of(plan, own, others));
+        Layout layout = Layout.of(plan, own, others);
+        layout.requireApart();
+        return new Panel(plan, layout);
     }
 
     public PanelPlan plan() {

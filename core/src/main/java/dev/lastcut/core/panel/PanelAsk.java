@@ -4,6 +4,7 @@ import dev.lastcut.core.assembly.PartsPlan;
 import dev.lastcut.core.connectivity.BoardGeometry;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeSet;
@@ -27,8 +28,21 @@ public record PanelAsk(
         others = Map.copyOf(others);
     }
 
-    /** A panel, or a sentence why there is none. */
-    public record Laid(Optional<Panel> panel, String problem) {}
+    /**
+     * A panel, or a sentence why there is none.
+     *
+     * @param boards where they would lie, for whoever puts it right; empty where nobody can tell
+     */
+    public record Laid(
+            Optional<Panel> panel,
+            String problem,
+            List<PlacedBoard> boards,
+            double widthNm,
+            double heightNm) {
+        private static Laid none(String problem) {
+            return new Laid(Optional.empty(), problem, List.of(), 0, 0);
+        }
+    }
 
     /** The last panels of a board. */
     private static final class Shelf {
@@ -60,16 +74,29 @@ public record PanelAsk(
 
     private Laid make(BoardGeometry own) {
         if (problem.isPresent()) {
-            return new Laid(Optional.empty(), problem.get());
+            return Laid.none(problem.get());
         }
+        Optional<Layout> layout = Optional.empty();
         try {
             Map<String, PanelSource> sources = new HashMap<>();
             others.forEach(
                     (name, g) -> sources.put(name, new PanelSource(name, g, PartsPlan.NONE)));
             PanelSource first = new PanelSource("", own, parts);
-            return new Laid(Optional.of(Panel.of(plan, first, sources)), "");
+            layout = Optional.of(Layout.of(plan, first, sources));
+            Panel panel = Panel.of(plan, first, sources);
+            return new Laid(
+                    Optional.of(panel), "", panel.boards(), panel.widthNm(), panel.heightNm());
         } catch (IllegalArgumentException e) {
-            return new Laid(Optional.empty(), e.getMessage());
+            String why = String.valueOf(e.getMessage());
+            return layout.map(
+                            l ->
+                                    new Laid(
+                                            Optional.empty(),
+                                            why,
+                                            l.boards(),
+                                            l.widthNm(),
+                                            l.heightNm()))
+                    .orElse(Laid.none(why));
         }
     }
 }

@@ -56,6 +56,22 @@ public record PanelPlan(
                     List.of(),
                     List.of());
 
+    /** What a maker begins with: rails to hold a panel by, marks for the machine. */
+    public static final PanelPlan BEGUN =
+            new PanelPlan(
+                    2,
+                    2,
+                    Optional.empty(),
+                    0,
+                    Join.TABS,
+                    Rails.ALL,
+                    7,
+                    TabForm.USUAL,
+                    3,
+                    3,
+                    List.of(),
+                    List.of());
+
     /**
      * How tabs look.
      *

@@ -16,6 +16,7 @@ import dev.lastcut.core.check.CheckRun;
 import dev.lastcut.core.connectivity.BoardGeometry;
 import dev.lastcut.core.formats.drill.DrillFormat;
 import dev.lastcut.core.geometry.Length;
+import dev.lastcut.core.panel.PanelAsk;
 import dev.lastcut.core.ticket.Ticket;
 import dev.lastcut.server.jobs.TicketService;
 import dev.lastcut.server.store.JobStore;
@@ -45,6 +46,7 @@ record JobView(
         HeadroomJson headroom,
         BoardFacts board,
         BuiltView built,
+        PanelSummary panel,
         List<FileView> files,
         List<ProblemView> problems,
         List<LayerView> layers,
@@ -56,6 +58,28 @@ record JobView(
 
     /** A version to go to, and what going there takes back or does again; null for none. */
     record StepView(int to, String says) {}
+
+    /**
+     * The panel that is made: how many boards it has, 0 for single boards, and why it cannot be
+     * made, "" when it can.
+     */
+    record PanelSummary(int boards, double widthMm, double heightMm, String problem) {
+        static PanelSummary of(Optional<PanelAsk> ask, BoardGeometry board) {
+            if (ask.isEmpty()) {
+                return new PanelSummary(0, 0, 0, "");
+            }
+            PanelAsk.Laid laid = ask.get().on(board);
+            return laid.panel()
+                    .map(
+                            p ->
+                                    new PanelSummary(
+                                            p.boards().size(),
+                                            Length.toMm(p.widthNm()),
+                                            Length.toMm(p.heightNm()),
+                                            ""))
+                    .orElse(new PanelSummary(ask.get().plan().own(), 0, 0, laid.problem()));
+        }
+    }
 
     /** Extent in nm; size in mm; 0 without an outline. */
     record BoardFacts(
@@ -145,6 +169,7 @@ record JobView(
             String stamp,
             BoardGeometry geometry,
             BuiltView built,
+            PanelSummary panel,
             CheckSummary check,
             int cuts) {
         Board board = geometry.board();
@@ -171,6 +196,7 @@ record JobView(
                 HeadroomJson.of(ticket.headroom()),
                 facts(geometry),
                 built,
+                panel,
                 board.files().stream().map(JobView::file).toList(),
                 board.problems().stream()
                         .map(p -> new ProblemView(p.file(), p.line(), p.text(), p.action()))

@@ -43,6 +43,7 @@ class JobViews {
                         jobs.ticket(id),
                         jobs.sheet(id),
                         Set.copyOf(ticks.done(id))),
+                JobView.PanelSummary.of(jobs.panel(id), jobs.board(id)),
                 checks.lastCheck(id)
                         .map(run -> JobView.summary(run, checks.openStops(id).size()))
                         .orElse(new JobView.CheckSummary(false, 0, 0, 0, 0, 0)),

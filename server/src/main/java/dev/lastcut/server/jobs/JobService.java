@@ -15,6 +15,7 @@ import dev.lastcut.core.intake.UnusablePackException;
 import dev.lastcut.core.intake.roles.Remembered;
 import dev.lastcut.core.job.Making;
 import dev.lastcut.core.job.Others;
+import dev.lastcut.core.panel.PanelAsk;
 import dev.lastcut.core.ticket.Asking;
 import dev.lastcut.core.ticket.Carrying;
 import dev.lastcut.core.ticket.Misfit;
@@ -287,6 +288,13 @@ public class JobService {
 
     Optional<CheckContext.Against> against(Moment m) {
         return m.sheet().map(s -> Making.against(s, new Asking(m.ticket()), neighbours()));
+    }
+
+    /** The panel that is wanted; sizes are told without a shop too. */
+    public Optional<PanelAsk> panel(long id) {
+        Moment now = now(id);
+        Optional<CapabilitySheet> sheet = now.sheet().or(() -> sheets.all().stream().findFirst());
+        return sheet.flatMap(s -> Making.panel(s, new Asking(now.ticket()), neighbours()));
     }
 
     /** Boards of other jobs, for panels. */

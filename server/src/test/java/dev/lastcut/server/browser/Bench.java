@@ -184,6 +184,20 @@ final class Bench implements AutoCloseable {
         new Actions(driver).click().perform();
     }
 
+    /** Drags what lies at a place of the table, in mm, by so many mm. */
+    void dragAt(double xMm, double yMm, double dxMm, double dyMm) {
+        double px = scale() * 1e6;
+        pointAt(xMm, yMm);
+        new Actions(driver)
+                .clickAndHold()
+                .moveByOffset((int) Math.round(dxMm * px / 2), (int) Math.round(-dyMm * px / 2))
+                .moveByOffset(
+                        (int) Math.round(dxMm * px) - (int) Math.round(dxMm * px / 2),
+                        (int) Math.round(-dyMm * px) - (int) Math.round(-dyMm * px / 2))
+                .release()
+                .perform();
+    }
+
     void dragTable(int dx, int dy) {
         new Actions(driver)
                 .moveToElement(table())
