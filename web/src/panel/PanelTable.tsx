@@ -1,8 +1,9 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { Finding, Job, PanelResult } from '../api/client';
 import { useView } from '../store/view';
+import { tableColor } from '../table/Renderer';
 import { useLayers } from '../table/useLayers';
-import { fit, pan, toBoard, zoomAbout, type Viewport } from '../table/viewport';
+import { fit, movedTo, pan, toBoard, zoomAbout, type Viewport } from '../table/viewport';
 import { Button, Toggle } from '../ui/Button';
 import { Slider } from '../ui/Slider';
 import { length, number } from '../units';
@@ -17,6 +18,10 @@ const CATCH_PX = 8;
 /** How long the view must lie still before the boards' picture is drawn anew. */
 const REST_MS = 200;
 const MM = 1e6;
+
+function countFrame(c: HTMLCanvasElement): void {
+  c.dataset['frames'] = String(Number(c.dataset['frames'] ?? 0) + 1);
+}
 
 /** The panel on the light table; boards are dragged, turned and taken off here. */
 export function PanelTable({
@@ -116,13 +121,17 @@ export function PanelTable({
     [findings],
   );
 
+  // A full panel takes longer to draw than a frame: while only the view moves, the finished picture
+  // is moved with it, and drawn anew when it comes to rest.
+  const drawn = useRef<Viewport | null>(null);
+  const draw = useRef<() => void>(() => undefined);
   useEffect(() => {
-    const c = canvas.current;
-    const g = c?.getContext('2d');
-    if (!c || !g || !live || live.width === 0) {
-      return undefined;
-    }
-    const request = requestAnimationFrame(() => {
+    draw.current = () => {
+      const c = canvas.current;
+      const g = c?.getContext('2d');
+      if (!c || !g || !live || live.width === 0) {
+        return;
+      }
       const ratio = window.devicePixelRatio || 1;
       const w = Math.round(live.width * ratio);
       const h = Math.round(live.height * ratio);
@@ -130,6 +139,7 @@ export function PanelTable({
         c.width = w;
         c.height = h;
       }
+      c.style.transform = '';
       g.setTransform(ratio, 0, 0, ratio, 0, 0);
       drawPanel(g, live, {
         panel,
@@ -140,11 +150,36 @@ export function PanelTable({
         lamp: view.lamp,
         flags,
       });
-      c.dataset['frames'] = String(Number(c.dataset['frames'] ?? 0) + 1);
-      c.dataset['drawn'] = String(picture !== null);
-    });
+      drawn.current = live;
+      countFrame(c);
+    };
+  });
+  const at0 = live ? `${live.width} ${live.height} ${live.flipped}` : '';
+  useEffect(() => {
+    const request = requestAnimationFrame(() => draw.current());
     return () => cancelAnimationFrame(request);
-  }, [live, panel, boards, picture, selected, moved, view.lamp, flags]);
+  }, [at0, panel, boards, picture, selected, moved, view.lamp, flags]);
+  useEffect(() => {
+    const c = canvas.current;
+    if (!c || !live || drawn.current === live) {
+      return undefined;
+    }
+    const request = requestAnimationFrame(() => {
+      const transform = drawn.current && movedTo(drawn.current, live);
+      if (transform) {
+        c.style.transform = transform;
+        c.style.transformOrigin = '0 0';
+        countFrame(c);
+      } else {
+        draw.current();
+      }
+    });
+    const rest = setTimeout(() => draw.current(), REST_MS);
+    return () => {
+      cancelAnimationFrame(request);
+      clearTimeout(rest);
+    };
+  }, [live]);
 
   const placesWith = useCallback(
     (number: number, change: (l: Lying) => Lying | null): Lying[] =>
@@ -314,6 +349,7 @@ export function PanelTable({
         data-ready={picture !== null}
         data-center={live ? `${live.cx},${live.cy}` : ''}
         data-scale={live?.scale ?? 0}
+        style={{ background: tableColor(view.lamp) }}
         className="relative min-h-0 grow touch-none overflow-hidden focus-visible:outline-2"
         onPointerDown={onDown}
         onPointerMove={onMove}

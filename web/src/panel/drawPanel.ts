@@ -1,7 +1,7 @@
 import type { PanelResult } from '../api/client';
 import { tableColor } from '../table/Renderer';
 import { toScreen, type Viewport } from '../table/viewport';
-import { onPanel, ringsOf, type PlacedBoard } from './places';
+import { boxOf, onPanel, ringsOf, type PlacedBoard } from './places';
 import { placing, type Sprite } from './sprite';
 
 const INK = '#2f2a24';
@@ -147,8 +147,11 @@ function name(
     n++;
   }
   const [px, py] = toScreen(v, x / Math.max(1, n), y / Math.max(1, n));
-  const text = b.pack === '' ? String(b.number) : `${b.number} ${b.pack}`;
   g.font = '600 13px "Source Sans 3", sans-serif';
+  const box = boxOf(panel, b);
+  const full = b.pack === '' ? String(b.number) : `${b.number} ${b.pack}`;
+  const fits = g.measureText(full).width + 14 < (box.maxX - box.minX) * v.scale;
+  const text = fits ? full : String(b.number);
   const w = g.measureText(text).width + 10;
   g.fillStyle = selected ? PETROL : 'rgba(255, 253, 248, 0.9)';
   g.fillRect(px - w / 2, py - 10, w, 20);

@@ -7,7 +7,7 @@ const square = [0, 0, 30, 0, 30, 20, 0, 20].map((n) => n * 1e6);
 const panel = {
   outlines: { '': [square] },
   boards: [
-    { number: 1, pack: '', x: 0, y: 0, rotationDeg: 0 },
+    { number: 1, pack: '', x: 0, y: 0, rotationDeg: 0, minX: 0, minY: 0, maxX: 30e6, maxY: 20e6 },
     { number: 2, pack: '', x: 60e6, y: 5e6, rotationDeg: 90 },
   ],
 } as unknown as PanelResult;

@@ -22,8 +22,20 @@ export function ringsOf(panel: PanelResult, b: PlacedBoard): number[][] {
   });
 }
 
-/** The box about a board as it lies. */
+/** The box about a board as it lies; shifted or turned, it may be elsewhere than the answer has it. */
 export function boxOf(panel: PanelResult, b: PlacedBoard): Extent {
+  const told = panel.boards.find(
+    (x) => x.number === b.number && x.rotationDeg === b.rotationDeg && x.maxX > x.minX,
+  );
+  if (told) {
+    const [dx, dy] = [b.x - told.x, b.y - told.y];
+    return {
+      minX: told.minX + dx,
+      minY: told.minY + dy,
+      maxX: told.maxX + dx,
+      maxY: told.maxY + dy,
+    };
+  }
   const box = { minX: Infinity, minY: Infinity, maxX: -Infinity, maxY: -Infinity };
   for (const ring of ringsOf(panel, b)) {
     for (let i = 0; i + 1 < ring.length; i += 2) {

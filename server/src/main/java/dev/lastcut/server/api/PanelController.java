@@ -20,6 +20,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.locationtech.jts.geom.Coordinate;
+import org.locationtech.jts.geom.Envelope;
 import org.locationtech.jts.geom.Polygon;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -98,16 +99,21 @@ class PanelController {
     }
 
     private static List<PanelView.PanelBoardView> boards(List<PlacedBoard> placed) {
-        return placed.stream()
-                .map(
-                        b ->
-                                new PanelView.PanelBoardView(
-                                        b.number(),
-                                        b.source().name(),
-                                        b.shift().x(),
-                                        b.shift().y(),
-                                        b.rotationDeg()))
-                .toList();
+        return placed.stream().map(PanelController::board).toList();
+    }
+
+    private static PanelView.PanelBoardView board(PlacedBoard b) {
+        Envelope e = b.box();
+        return new PanelView.PanelBoardView(
+                b.number(),
+                b.source().name(),
+                b.shift().x(),
+                b.shift().y(),
+                b.rotationDeg(),
+                e.getMinX(),
+                e.getMinY(),
+                e.getMaxX(),
+                e.getMaxY());
     }
 
     private static Map<String, List<double[]>> outlines(List<PlacedBoard> placed) {

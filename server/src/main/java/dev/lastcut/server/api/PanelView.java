@@ -37,8 +37,17 @@ record PanelView(
         List<PanelFitView> fits,
         String currency,
         int ordered) {
-    /** Where a board lies: its pack's coordinates, turned, then shifted. */
-    record PanelBoardView(int number, String pack, long x, long y, double rotationDeg) {}
+    /** Where a board lies: its pack's coordinates, turned, then shifted; and its box. */
+    record PanelBoardView(
+            int number,
+            String pack,
+            long x,
+            long y,
+            double rotationDeg,
+            double minX,
+            double minY,
+            double maxX,
+            double maxY) {}
 
     /** A tab and the holes to break it at. */
     record PanelTabView(List<double[]> shape, List<CheckController.PlaceView> bites) {}
