@@ -24,6 +24,7 @@ import { Panelling } from './stations/Panelling';
 import { Parts } from './stations/Parts';
 import { Shop } from './stations/Shop';
 import { Stencil } from './stations/Stencil';
+import { useComparison, usePair } from './cut/useComparison';
 import { useView, type Film, type Focus } from './store/view';
 import { drawStencil } from './stencil/drawStencil';
 import { PIECES } from './table/inks';
@@ -160,6 +161,7 @@ function Bench({ job, station }: { job: Job; station: Station }) {
     useView.getState().startJob();
     usePhoto.getState().drop();
     useKitStep.getState().to(0);
+    usePair.getState().compare(null);
   }, [job.id]);
   useEffect(() => useView.getState().leaveStation(), [station]);
   const changes = useQuery({
@@ -200,6 +202,7 @@ function Bench({ job, station }: { job: Job; station: Station }) {
     enabled: station === 'panel',
     placeholderData: (before) => before,
   });
+  const comparison = useComparison(job.id, station === 'cut');
   const { make: changePanel } = usePartsChange(job.id);
   const panelData = panel.data ?? null;
   const plan = useMemo(() => (panelData?.plan ? planOf(panelData.plan) : null), [panelData]);
@@ -286,7 +289,7 @@ function Bench({ job, station }: { job: Job; station: Station }) {
     stencil: <Stencil job={job} outputs={outputData} stencil={stencil.data ?? null} />,
     panel: <Panelling job={job} panel={panelData} findings={ofPanel} outputs={outputData} />,
     mill: <Mill job={job} outputs={outputData} />,
-    cut: <Cut job={job} outputs={outputData} />,
+    cut: <Cut job={job} outputs={outputData} comparison={comparison} />,
     bench: (
       <BenchKit
         job={job}
@@ -322,7 +325,13 @@ function Bench({ job, station }: { job: Job; station: Station }) {
             over={over}
             focus={focus}
             shown={shown}
-            changes={station === 'bring-in' && showChanges ? (changes.data ?? null) : null}
+            changes={
+              !showChanges
+                ? null
+                : station === 'bring-in'
+                  ? (changes.data ?? null)
+                  : comparison.changes
+            }
           />
         )}
       </main>

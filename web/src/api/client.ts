@@ -26,6 +26,10 @@ export type PlacedKind = Placement['packages'][number];
 export type KindSheet = Schemas['KindSheetView'];
 export type StencilResult = Schemas['StencilView'];
 export type StencilPlan = Schemas['StencilJson'];
+/** The quote is null where nobody knows the board's size. */
+export type OrderResult = Omit<Schemas['OrderView'], 'quote'> & {
+  quote: Schemas['QuoteJson'] | null;
+};
 export type PanelPlan = Schemas['PanelJson'];
 export type PanelFit = Schemas['PanelFitView'];
 /** The plan is null for single boards. */
@@ -40,7 +44,11 @@ export type Under = Schemas['Under'];
 export type Snap = Schemas['Snap'];
 export type Facts = Schemas['FactsView'];
 export type NetLine = Schemas['NetLine'];
-export type Changes = Schemas['ChangesView'];
+/** `of` is what the pictures are asked of, where it is not the job's own changes. */
+export type Changes = Schemas['ChangesView'] & { of?: string };
+export type CutDifference = Schemas['CutDifferenceView'];
+export type Handed = Schemas['Handed'];
+export type Verified = Schemas['VerifiedView'];
 export type NamedPlace = Schemas['NamedPlace'];
 export type Solid = Schemas['SolidView'];
 export type TaskState = Schemas['TaskState'];
@@ -242,8 +250,22 @@ export const api = {
   facts: (id: number) => json<Facts>(`${job(id)}/facts`),
   nets: (id: number) => json<NetLine[]>(`${job(id)}/nets`),
   changes: (id: number) => json<Changes>(`${job(id)}/changes`),
-  changed: async (id: number, index: number, which: 'added' | 'removed') =>
-    (await send(`${job(id)}/changes/${index}/${which}`)).arrayBuffer(),
+  changed: async (id: number, index: number, which: 'added' | 'removed', of = '') =>
+    (await send(`${job(id)}/${of === '' ? '' : `${of}/`}changes/${index}/${which}`)).arrayBuffer(),
+  cutDifference: (id: number, before: number, after: number) =>
+    json<CutDifference>(`${job(id)}/cuts/${before}/to/${after}`),
+  handed: (id: number) => json<Handed[]>(`${job(id)}/handed`),
+  hand: (id: number, cut: number, to: string, note: string) =>
+    json<Handed[]>(`${job(id)}/cuts/${cut}/handed`, 'POST', { to, note }),
+  /** A zip from anywhere against the manifest in it. */
+  verify: async (zip: Blob): Promise<Verified> =>
+    (
+      await send('/api/verify', {
+        method: 'POST',
+        headers: { 'content-type': 'application/octet-stream' },
+        body: zip,
+      })
+    ).json() as Promise<Verified>,
   named: (id: number) => json<NamedPlace[]>(`${job(id)}/named`),
   gap: (
     id: number,
@@ -274,8 +296,8 @@ export const api = {
     return readJob(id);
   },
   limits: (id: number) => json<Limits>(`${job(id)}/limits`),
-  setOrder: async (id: number, order: Record<string, string>) => {
-    await choose(id, { order });
+  setOrder: async (id: number, order: Record<string, string>, quantity?: number) => {
+    await choose(id, { order: quantity === undefined ? order : { ...order, quantity } });
     return json<Limits>(`${job(id)}/limits`);
   },
   shops: (id: number) => json<Shops>(`${job(id)}/shops`),
@@ -315,6 +337,7 @@ export const api = {
   stencil: (id: number) => json<StencilResult>(`${job(id)}/stencil`),
   /** The whole plan, by the names of the ticket; {} is as drawn. */
   setStencil: (id: number, plan: Record<string, unknown>) => choose(id, { stencil: plan }),
+  order: (id: number) => json<OrderResult>(`${job(id)}/order`),
   panel: (id: number) => json<PanelResult>(`${job(id)}/panel`),
   /** The whole plan, by the names of the ticket; null for single boards. */
   setPanel: (id: number, plan: Record<string, unknown> | null) => choose(id, { panel: plan }),

@@ -9,7 +9,13 @@ function counted(n: number, what: string): string {
 }
 
 /** What the newest revision changed, each change a click away on the table. */
-export function ChangeList({ changes }: { changes: Changes }) {
+export function ChangeList({
+  changes,
+  title = `Changed since revision ${changes.since}`,
+}: {
+  changes: Changes;
+  title?: string;
+}) {
   const shown = useView((s) => s.showChanges);
   const setShown = useView((s) => s.setShowChanges);
   const unit = useView((s) => s.unit);
@@ -19,7 +25,7 @@ export function ChangeList({ changes }: { changes: Changes }) {
   const none = changes.layers.length + changes.holes.length + changes.parts.length === 0;
   return (
     <section aria-label="Changes" className="mb-4">
-      <h2 className="mb-1 font-semibold">Changed since revision {changes.since}</h2>
+      <h2 className="mb-1 font-semibold">{title}</h2>
       {none ? <p className="text-faint">Nothing: layers, holes and parts are the same.</p> : null}
       {changes.layers.length > 0 ? (
         <>

@@ -118,6 +118,27 @@ function Table({
               </td>
             ))}
           </tr>
+          <tr className="border-edge border-b">
+            <td className="py-1 pr-2">price and days of this order</td>
+            <td />
+            {shops.shops.map((s) => (
+              <td key={s.sheetId} className="num px-2 text-right whitespace-nowrap">
+                {s.quote ? (
+                  <>
+                    {s.quote.total.toFixed(2)} {s.quote.currency}
+                    <span className="text-faint block">{s.quote.days} days</span>
+                  </>
+                ) : (
+                  <span className="text-faint">not known</span>
+                )}
+                {s.conflicts.map((c) => (
+                  <span key={c} className="text-stop block text-[13px] whitespace-normal">
+                    × {c}
+                  </span>
+                ))}
+              </td>
+            ))}
+          </tr>
           {shops.design.map((d) => (
             <tr key={d.id} data-number={d.id} className="border-edge/60 border-b">
               <td className="py-0.5 pr-2">{d.title}</td>

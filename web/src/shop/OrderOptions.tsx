@@ -1,17 +1,43 @@
-import type { Limits, Sheet } from '../api/client';
+import { useQuery } from '@tanstack/react-query';
+import { api, type Job, type Limits, type OrderResult } from '../api/client';
+import { NumberField } from '../ui/NumberField';
+import { Fact } from '../ui/Panel';
 import { Select } from '../ui/Select';
 
-/** What is chosen of the shop's options; what it offers once only is told. */
+type Option = OrderResult['options'][number];
+type Value = Option['values'][number];
+
+/** "+12.00 EUR, +2 days"; empty where a choice changes neither. */
+export function effect(v: Pick<Value, 'money' | 'days'>, currency: string): string {
+  const sign = (n: number) => (n > 0 ? '+' : '−');
+  return [
+    v.money === 0 ? '' : `${sign(v.money)}${Math.abs(v.money).toFixed(2)} ${currency}`,
+    v.days === 0
+      ? ''
+      : `${sign(v.days)}${Math.abs(v.days)} ${Math.abs(v.days) === 1 ? 'day' : 'days'}`,
+  ]
+    .filter((s) => s !== '')
+    .join(', ');
+}
+
+/** What is chosen of the shop's options, what each choice does, and what all of it costs. */
 export function OrderOptions({
-  sheet,
+  job,
   limits,
   onChange,
 }: {
-  sheet: Sheet;
+  job: Job;
   limits: Limits;
-  onChange: (chosen: Record<string, string>) => void;
+  onChange: (chosen: Record<string, string>, quantity?: number) => void;
 }) {
+  const order = useQuery({
+    queryKey: ['order', job.id, job.stamp, job.version],
+    queryFn: () => api.order(job.id),
+    placeholderData: (before) => before,
+  });
   const chosen = limits.order;
+  const data = order.data;
+  const currency = data?.quote?.currency ?? '';
   return (
     <section aria-label="Order">
       <h2 className="mt-4 mb-1 font-semibold">Order</h2>
@@ -20,29 +46,101 @@ export function OrderOptions({
           Not offered here, so the usual is taken: {limits.refused.join(', ')}.
         </p>
       ) : null}
-      {sheet.options.map((o) => {
-        const words = (v: string) => (o.unit ? `${v} ${o.unit}` : v);
-        const value = o.values.includes(chosen[o.id] ?? '') ? (chosen[o.id] ?? '') : o.values[0];
-        return (
-          <div
-            key={o.id}
-            className="border-edge/60 flex items-center justify-between gap-2 border-b py-0.5"
-          >
-            <span className="text-faint">{o.title}</span>
-            {o.values.length > 1 ? (
-              <Select
-                label={o.title}
-                className="max-w-[180px]"
-                value={value ?? ''}
-                onValueChange={(v) => onChange({ ...chosen, [o.id]: v })}
-                options={o.values.map((v) => ({ value: v, text: words(v) }))}
-              />
-            ) : (
-              <span>{words(value ?? '')}</span>
-            )}
+      <div className="border-edge/60 flex items-center justify-between gap-2 border-b py-0.5">
+        <span className="text-faint">Boards</span>
+        <NumberField
+          label="Boards"
+          value={data?.quantity ?? null}
+          onCommit={(n) => onChange(chosen, Math.max(1, Math.round(n ?? 1)))}
+        />
+      </div>
+      {data?.options.map((o) => (
+        <OptionRow
+          key={o.id}
+          option={o}
+          currency={currency}
+          onChoose={(v) => onChange({ ...chosen, [o.id]: v })}
+        />
+      ))}
+      {data?.hints.map((h) => (
+        <p key={h} role="status" className="text-look mt-1.5">
+          {h}
+        </p>
+      ))}
+      {data?.quote ? (
+        <>
+          <h2 className="mt-4 mb-1 font-semibold">Price</h2>
+          <div aria-label="Quote" role="group">
+            {data.quote.lines.map((l) => (
+              <Fact key={l.text} name={l.text}>
+                {l.amount.toFixed(2)} {currency}
+              </Fact>
+            ))}
+            <div className="flex items-baseline justify-between gap-3 py-1 font-semibold">
+              <span>
+                In all, in {data.quote.days} {data.quote.days === 1 ? 'day' : 'days'}
+              </span>
+              <span className="num">
+                {data.quote.total.toFixed(2)} {currency}
+              </span>
+            </div>
           </div>
-        );
-      })}
+        </>
+      ) : null}
     </section>
+  );
+}
+
+function OptionRow({
+  option: o,
+  currency,
+  onChoose,
+}: {
+  option: Option;
+  currency: string;
+  onChoose: (value: string) => void;
+}) {
+  const words = (v: string) => (o.unit ? `${v} ${o.unit}` : v);
+  const now = o.values.find((v) => v.value === o.chosen);
+  return (
+    <div className="border-edge/60 border-b py-0.5" data-option={o.id}>
+      <div className="flex items-center justify-between gap-2">
+        <span className="text-faint">{o.title}</span>
+        {o.values.length > 1 ? (
+          <Select
+            label={o.title}
+            className="max-w-[190px]"
+            value={o.chosen}
+            onValueChange={onChoose}
+            options={o.values.map((v) => ({
+              value: v.value,
+              text:
+                v.value === o.chosen
+                  ? words(v.value)
+                  : [words(v.value), effect(v, currency), v.excluded.length > 0 ? 'not so' : '']
+                      .filter((s) => s !== '')
+                      .join(' · '),
+            }))}
+          />
+        ) : (
+          <span>{words(o.chosen)}</span>
+        )}
+      </div>
+      {now?.excluded
+        .filter((x) => x.includes(words(o.chosen)))
+        .map((x) => (
+          <p key={x} role="alert" className="text-stop text-[13px]">
+            Not made: {x}.
+          </p>
+        ))}
+      {o.values
+        .filter((v) => v.value !== o.chosen && v.limits.length > 0)
+        .map((v) => (
+          <p key={v.value} className="text-faint text-[12.5px]">
+            {words(v.value)}: {v.limits.slice(0, 3).join('; ')}
+            {v.limits.length > 3 ? '; and more' : ''}
+          </p>
+        ))}
+    </div>
   );
 }

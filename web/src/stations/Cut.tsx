@@ -2,16 +2,31 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { api, type Job, type Outputs } from '../api/client';
 import { useWork } from '../api/tasks';
 import { go } from '../router';
+import { Comparison } from '../cut/Comparison';
+import { HandOver } from '../cut/HandOver';
+import { usePair, type useComparison } from '../cut/useComparison';
+import { VerifyZip } from '../cut/VerifyZip';
 import { Button } from '../ui/Button';
+import { Select } from '../ui/Select';
 import { Panel } from '../ui/Panel';
 import { Working } from '../ui/Working';
 import { FileList, MakeOutputs } from './outputs';
 
 /** Freezing what is handed over, and what was handed over before. */
-export function Cut({ job, outputs }: { job: Job; outputs: Outputs | null }) {
+export function Cut({
+  job,
+  outputs,
+  comparison,
+}: {
+  job: Job;
+  outputs: Outputs | null;
+  comparison: ReturnType<typeof useComparison>;
+}) {
+  const { pair, compare } = usePair();
   const queries = useQueryClient();
   const work = useWork();
   const cuts = useQuery({ queryKey: ['cuts', job.id], queryFn: () => api.cuts(job.id) });
+  const handed = useQuery({ queryKey: ['handed', job.id], queryFn: () => api.handed(job.id) });
   const blocked = !job.sheetId || !job.check.ran || job.check.openStops > 0;
   const why = !job.sheetId
     ? 'No shop is chosen yet.'
@@ -26,6 +41,11 @@ export function Cut({ job, outputs }: { job: Job; outputs: Outputs | null }) {
         void queries.invalidateQueries({ queryKey: ['job', job.id] });
       },
     );
+  const numbers = (cuts.data ?? []).map((c) => ({
+    value: String(c.number),
+    text: `cut ${c.number}`,
+  }));
+  const newest = cuts.data?.[0]?.number ?? 1;
   return (
     <Panel title="Cut" lead="One numbered zip with everything for the shop, kept for good.">
       {blocked ? (
@@ -99,11 +119,46 @@ export function Cut({ job, outputs }: { job: Job; outputs: Outputs | null }) {
                     </a>
                   ) : null}
                 </span>
+                <HandOver
+                  job={job.id}
+                  cut={c.number}
+                  handed={(handed.data ?? []).filter((h) => h.cut === c.number)}
+                  onSaid={(all) => queries.setQueryData(['handed', job.id], all)}
+                />
               </li>
             ))}
           </ul>
+          {cuts.data.length > 1 ? (
+            <div className="mt-2 flex items-center justify-between gap-2">
+              <span>Hold against each other</span>
+              <span className="flex items-center gap-1">
+                <Select
+                  label="Earlier cut"
+                  placeholder="cut"
+                  value={pair ? String(pair[0]) : ''}
+                  onValueChange={(v) => compare([Number(v), pair?.[1] ?? newest])}
+                  options={numbers}
+                />
+                →
+                <Select
+                  label="Later cut"
+                  placeholder="cut"
+                  value={pair ? String(pair[1]) : ''}
+                  onValueChange={(v) => compare([pair?.[0] ?? newest, Number(v)])}
+                  options={numbers}
+                />
+              </span>
+            </div>
+          ) : null}
+          {comparison.error ? (
+            <p role="alert" className="text-stop">
+              {comparison.error}
+            </p>
+          ) : null}
+          {comparison.difference ? <Comparison difference={comparison.difference} /> : null}
         </>
       ) : null}
+      <VerifyZip />
       <h2 className="mt-4 mb-1 font-semibold">What goes in</h2>
       <MakeOutputs job={job} outputs={outputs} />
       {outputs?.made ? <FileList job={job} outputs={outputs} folder="" /> : null}

@@ -47,7 +47,8 @@ export function Shop({ job }: { job: Job }) {
     onSuccess: (now) => queries.setQueryData(['job', job.id], now),
   });
   const order = useMutation({
-    mutationFn: (chosen: Record<string, string>) => api.setOrder(job.id, chosen),
+    mutationFn: (o: { chosen: Record<string, string>; quantity?: number }) =>
+      api.setOrder(job.id, o.chosen, o.quantity),
     onSuccess: (now) => {
       queries.setQueryData(['limits', job.id, job.stamp], now);
       changed();
@@ -116,7 +117,13 @@ export function Shop({ job }: { job: Job }) {
           {limits.data ? (
             <>
               {chosen.options.length > 0 ? (
-                <OrderOptions sheet={chosen} limits={limits.data} onChange={order.mutate} />
+                <OrderOptions
+                  job={job}
+                  limits={limits.data}
+                  onChange={(of, quantity) =>
+                    order.mutate(quantity === undefined ? { chosen: of } : { chosen: of, quantity })
+                  }
+                />
               ) : null}
               <Numbers
                 key={chosen.id}

@@ -19,6 +19,7 @@ export interface Layers {
 /** What the newest revision added and took away, as films; empty while that is not asked for. */
 export function useChangedFilms(job: Job, changes: Changes | null): Map<string, Mesh> {
   const key = pictureKey(job);
+  const of = changes?.of ?? '';
   const wanted = (changes?.layers ?? []).flatMap((l) =>
     (['added', 'removed'] as const).map((which) => ({ ...l, which })),
   );
@@ -27,10 +28,10 @@ export function useChangedFilms(job: Job, changes: Changes | null): Map<string, 
   }, []);
   return useQueries({
     queries: wanted.map((w) => ({
-      queryKey: ['changed', job.id, w.index, w.which, key],
+      queryKey: ['changed', job.id, w.index, w.which, of === '' ? key : of],
       queryFn: async (): Promise<[string, Mesh]> => [
         `${w.which}:${w.role}`,
-        decode(await api.changed(job.id, w.index, w.which), job.board.minX, job.board.minY),
+        decode(await api.changed(job.id, w.index, w.which, of), job.board.minX, job.board.minY),
       ],
       staleTime: Infinity,
     })),

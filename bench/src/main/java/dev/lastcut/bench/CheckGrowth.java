@@ -5,6 +5,7 @@ import dev.lastcut.core.capability.Headroom;
 import dev.lastcut.core.capability.Limit;
 import dev.lastcut.core.capability.LimitKey;
 import dev.lastcut.core.capability.OrderOption;
+import dev.lastcut.core.capability.Price;
 import dev.lastcut.core.check.CheckContext;
 import dev.lastcut.core.check.CheckRun;
 import dev.lastcut.core.check.run.CheckRunner;
@@ -68,7 +69,7 @@ public final class CheckGrowth {
                 true,
                 Map.of(OrderOption.THICKNESS, List.of("1.6")),
                 List.of(),
-                new CapabilitySheet.Price("EUR", 0, 0, 0),
+                new Price("EUR", 0, 0, 0),
                 Optional.empty());
     }
 

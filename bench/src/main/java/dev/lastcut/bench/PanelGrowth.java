@@ -3,6 +3,7 @@ package dev.lastcut.bench;
 import dev.lastcut.core.assembly.PartsPlan;
 import dev.lastcut.core.capability.CapabilitySheet;
 import dev.lastcut.core.capability.Order;
+import dev.lastcut.core.capability.Price;
 import dev.lastcut.core.connectivity.BoardGeometry;
 import dev.lastcut.core.cut.OutputSet;
 import dev.lastcut.core.intake.Intake;
@@ -37,7 +38,7 @@ public final class PanelGrowth {
                     true,
                     Map.of(),
                     List.of(),
-                    new CapabilitySheet.Price("EUR", 0, 0, 0),
+                    new Price("EUR", 0, 0, 0),
                     Optional.empty());
 
     private PanelGrowth() {}

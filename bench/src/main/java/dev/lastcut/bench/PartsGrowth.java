@@ -12,6 +12,7 @@ import dev.lastcut.core.board.Board;
 import dev.lastcut.core.board.Side;
 import dev.lastcut.core.capability.Assembly;
 import dev.lastcut.core.capability.CapabilitySheet;
+import dev.lastcut.core.capability.Price;
 import dev.lastcut.core.catalogue.CataloguePart;
 import dev.lastcut.core.catalogue.DataValue;
 import dev.lastcut.core.catalogue.Parameter;
@@ -189,7 +190,7 @@ public final class PartsGrowth {
                         true,
                         Map.of(),
                         List.of(),
-                        new CapabilitySheet.Price("EUR", 0, 0, 0),
+                        new Price("EUR", 0, 0, 0),
                         Optional.empty())
                 .with(
                         new Assembly(

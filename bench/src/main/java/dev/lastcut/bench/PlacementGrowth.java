@@ -15,6 +15,7 @@ import dev.lastcut.core.board.PlacedPart;
 import dev.lastcut.core.board.Role;
 import dev.lastcut.core.board.Side;
 import dev.lastcut.core.capability.CapabilitySheet;
+import dev.lastcut.core.capability.Price;
 import dev.lastcut.core.connectivity.BoardGeometry;
 import dev.lastcut.core.geometry.Orientation;
 import dev.lastcut.core.geometry.Pt;
@@ -175,7 +176,7 @@ public final class PlacementGrowth {
                 true,
                 Map.of(),
                 List.of(),
-                new CapabilitySheet.Price("EUR", 0, 0, 0),
+                new Price("EUR", 0, 0, 0),
                 Optional.empty());
     }
 }

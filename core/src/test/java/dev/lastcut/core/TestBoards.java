@@ -16,6 +16,7 @@ import dev.lastcut.core.capability.CapabilitySheet;
 import dev.lastcut.core.capability.Limit;
 import dev.lastcut.core.capability.LimitKey;
 import dev.lastcut.core.capability.OrderOption;
+import dev.lastcut.core.capability.Price;
 import dev.lastcut.core.formats.table.PartsListReader;
 import dev.lastcut.core.formats.table.PlacementReader;
 import dev.lastcut.core.geometry.Length;
@@ -207,7 +208,7 @@ public final class TestBoards {
                         OrderOption.FOIL, List.of("0.127", "0.1"),
                         OrderOption.VIA_COVER, List.of("as in the files", "tented", "open")),
                 List.of(),
-                new CapabilitySheet.Price("EUR", 0, 0, 0),
+                new Price("EUR", 0, 0, 0),
                 Optional.empty());
     }
 }

@@ -12,6 +12,7 @@ import dev.lastcut.core.board.Role;
 import dev.lastcut.core.board.SourceFile;
 import dev.lastcut.core.capability.CapabilitySheet;
 import dev.lastcut.core.capability.Headroom;
+import dev.lastcut.core.capability.Price;
 import dev.lastcut.core.check.CheckContext;
 import dev.lastcut.core.check.run.CheckRunner;
 import dev.lastcut.core.connectivity.BoardGeometry;
@@ -107,7 +108,7 @@ class DemoBoardsTest {
                         true,
                         Map.of(),
                         List.of(),
-                        new CapabilitySheet.Price("EUR", 0, 0, 0),
+                        new Price("EUR", 0, 0, 0),
                         Optional.empty());
         return CheckRunner.run(new CheckContext(geometry, none, Headroom.NONE)).findings().stream()
                 .filter(f -> f.rule().equals("misregistered"))

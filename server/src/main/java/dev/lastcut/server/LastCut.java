@@ -2,6 +2,7 @@ package dev.lastcut.server;
 
 import dev.lastcut.server.cli.MakeCommand;
 import dev.lastcut.server.cli.SheetsCommand;
+import dev.lastcut.server.cli.VerifyCommand;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -11,7 +12,8 @@ import org.springframework.boot.SpringApplication;
 import org.springframework.boot.autoconfigure.SpringBootApplication;
 
 /**
- * Starts the server, or runs one of the commands that need none: {@code make} and {@code sheets}.
+ * Starts the server, or runs one of the commands that need none: {@code make}, {@code sheets} and
+ * {@code verify}.
  */
 @SpringBootApplication
 public class LastCut {
@@ -26,6 +28,10 @@ public class LastCut {
             case "sheets" ->
                     System.exit(
                             new SheetsCommand(System.out, System.err)
+                                    .run(words.subList(1, words.size())));
+            case "verify" ->
+                    System.exit(
+                            new VerifyCommand(System.out, System.err)
                                     .run(words.subList(1, words.size())));
             default -> serve(args);
         }

@@ -19,6 +19,7 @@ import java.util.TreeMap;
  * @param mill present for a mill, absent for a board house
  * @param assembly present where parts are fitted
  * @param panel present where it says what it takes of panels
+ * @param exclusions values of options that it does not make together
  */
 public record CapabilitySheet(
         String id,
@@ -33,25 +34,12 @@ public record CapabilitySheet(
         Price price,
         Optional<Mill> mill,
         Optional<Assembly> assembly,
-        Optional<PanelTerms> panel) {
+        Optional<PanelTerms> panel,
+        List<Exclusion> exclusions) {
     /** Who makes the board. */
     public enum Kind {
         HOUSE,
         MILL
-    }
-
-    /**
-     * What it costs and how long it takes.
-     *
-     * @param setup per order
-     * @param perSquareCm per board
-     */
-    public record Price(String currency, double setup, double perSquareCm, int days) {
-        public Price {
-            if (!(setup >= 0) || !(perSquareCm >= 0) || days < 0) {
-                throw new IllegalArgumentException("prices and days must be from 0");
-            }
-        }
     }
 
     /** A shop that fits no parts. */
@@ -80,13 +68,15 @@ public record CapabilitySheet(
                 price,
                 mill,
                 Optional.empty(),
-                Optional.empty());
+                Optional.empty(),
+                List.of());
     }
 
     public CapabilitySheet {
         limits = Collections.unmodifiableMap(new TreeMap<>(limits));
         options = Collections.unmodifiableMap(new TreeMap<>(options));
         variations = List.copyOf(variations);
+        exclusions = List.copyOf(exclusions);
         if (!id.matches("[a-z0-9][a-z0-9-]{0,62}")) {
             throw new IllegalArgumentException(
                     "id must be lower-case letters, digits and hyphens: '" + id + "'");
@@ -136,7 +126,7 @@ public record CapabilitySheet(
     public Optional<Limit> limit(LimitKey key, Order order, int copperLayers) {
         List<Limit> varied = new ArrayList<>();
         for (Variation v : variations) {
-            if (v.limits().containsKey(key) && holds(v, order, copperLayers)) {
+            if (v.limits().containsKey(key) && has(v.option(), v.value(), order, copperLayers)) {
                 varied.add(v.limits().get(key));
             }
         }
@@ -145,10 +135,11 @@ public record CapabilitySheet(
                 .or(() -> limit(key));
     }
 
-    private boolean holds(Variation v, Order order, int copperLayers) {
-        return v.option() == OrderOption.LAYERS
-                ? v.value().equals(String.valueOf(copperLayers))
-                : value(v.option(), order).filter(v.value()::equals).isPresent();
+    /** Whether an order on a board has a value of an option here. */
+    public boolean has(OrderOption option, String value, Order order, int copperLayers) {
+        return option == OrderOption.LAYERS
+                ? value.equals(String.valueOf(copperLayers))
+                : value(option, order).filter(value::equals).isPresent();
     }
 
     /**
@@ -173,6 +164,11 @@ public record CapabilitySheet(
         return refused;
     }
 
+    /** Pairs of an order on a board that the shop does not make together. */
+    public List<Exclusion> excluded(Order order, int copperLayers) {
+        return exclusions.stream().filter(x -> x.isIn(this, order, copperLayers)).toList();
+    }
+
     /** The same shop, fitting parts. */
     public CapabilitySheet with(Assembly terms) {
         return new CapabilitySheet(
@@ -188,7 +184,8 @@ public record CapabilitySheet(
                 price,
                 mill,
                 Optional.of(terms),
-                panel);
+                panel,
+                exclusions);
     }
 
     /** The same shop, making panels so. */
@@ -206,7 +203,8 @@ public record CapabilitySheet(
                 price,
                 mill,
                 assembly,
-                Optional.of(terms));
+                Optional.of(terms),
+                exclusions);
     }
 
     public boolean isMill() {

@@ -16,7 +16,15 @@ public enum OrderOption {
     VIA_COVER("Vias", ""),
     MASK_COLOUR("Mask colour", ""),
     SILK_COLOUR("Silk colour", ""),
-    FOIL("Stencil foil", "mm");
+    /** Where the house may print its own mark: anywhere, at a place of ours, or nowhere. */
+    ORDER_MARK("Order mark", ""),
+    BEVEL("Bevelled edge connector", ""),
+    CASTELLATION("Castellated edges", ""),
+    STIFFENER("Stiffener", ""),
+    SHIELDING("Shielding", ""),
+    STENCIL("Stencil", ""),
+    FOIL("Stencil foil", "mm"),
+    ASSEMBLY("Parts fitted", "");
 
     private final String title;
     private final String unit;

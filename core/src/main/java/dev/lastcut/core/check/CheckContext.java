@@ -9,6 +9,7 @@ import dev.lastcut.core.board.Role;
 import dev.lastcut.core.board.SourceFile;
 import dev.lastcut.core.capability.Assembly;
 import dev.lastcut.core.capability.CapabilitySheet;
+import dev.lastcut.core.capability.Exclusion;
 import dev.lastcut.core.capability.Headroom;
 import dev.lastcut.core.capability.Limit;
 import dev.lastcut.core.capability.LimitKey;
@@ -317,6 +318,11 @@ public final class CheckContext {
     /** What the shop takes of assembly; empty where it fits no parts. */
     public Optional<Assembly> assembly() {
         return ask(c -> c.against.sheet.assembly());
+    }
+
+    /** Pairs of the order that the shop does not make together. */
+    public List<Exclusion> excluded() {
+        return ask(c -> c.against.sheet.excluded(c.against.order, c.board().copper().size()));
     }
 
     /** What the shop takes of panels; empty where it does not say. */

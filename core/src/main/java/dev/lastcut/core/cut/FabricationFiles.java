@@ -17,12 +17,17 @@ import dev.lastcut.core.geometry.Length;
 import dev.lastcut.core.mechanical.OutlineDrawing;
 import dev.lastcut.core.mechanical.SolidBoard;
 import java.util.ArrayList;
+import java.util.EnumSet;
 import java.util.List;
+import java.util.Set;
 
 /** The pack for a board house, and the board as a body for whoever draws its enclosure. */
 final class FabricationFiles {
     /** What a board is taken to be thick where nobody says (common practice, no source). */
     private static final double USUAL_MM = 1.6;
+
+    private static final Set<OrderOption> NOT_OF_THE_BOARD =
+            EnumSet.of(OrderOption.FOIL, OrderOption.STENCIL, OrderOption.ASSEMBLY);
 
     private FabricationFiles() {}
 
@@ -113,7 +118,7 @@ final class FabricationFiles {
                         + sheet.name()
                         + ".");
         for (OrderOption o : OrderOption.values()) {
-            if (o != OrderOption.FOIL) {
+            if (!NOT_OF_THE_BOARD.contains(o)) {
                 sheet.value(o, order)
                         .ifPresent(
                                 v ->

@@ -3,7 +3,9 @@ package dev.lastcut.core.panel;
 import dev.lastcut.core.capability.CapabilitySheet;
 import dev.lastcut.core.capability.Limit;
 import dev.lastcut.core.capability.Mill;
+import dev.lastcut.core.capability.Order;
 import dev.lastcut.core.capability.PanelTerms;
+import dev.lastcut.core.capability.Quote;
 import dev.lastcut.core.geometry.Length;
 import dev.lastcut.core.geometry.Pt;
 import java.util.ArrayList;
@@ -15,8 +17,7 @@ import java.util.TreeMap;
 import org.locationtech.jts.geom.Envelope;
 
 /**
- * One way to put a board on panels of a shop, and what a batch costs so: the setup once, and the
- * area of every panel.
+ * One way to put a board on panels of a shop, and what a batch costs so.
  *
  * @param boards on one panel
  * @param panels of the batch
@@ -49,7 +50,9 @@ public record PanelFit(
      * @param plan gap, join and rails hold; rows, columns and the turn are what is sought
      */
     public static List<PanelFit> best(
-            PanelPlan plan, PanelSource own, CapabilitySheet sheet, int ordered) {
+            PanelPlan plan, PanelSource own, CapabilitySheet sheet, Order order) {
+        int ordered = order.quantity();
+        int layers = own.geometry().board().copper().size();
         Optional<double[]> most = most(sheet);
         if (most.isEmpty()) {
             return List.of();
@@ -72,7 +75,7 @@ public record PanelFit(
                     if (!fits(most.get(), w, h)) {
                         break;
                     }
-                    PanelFit fit = of(sheet, ordered, r, c, deg % 360, w, h, area);
+                    PanelFit fit = of(sheet, order, layers, r, c, deg % 360, w, h, area);
                     byPanels.merge(fit.panels, fit, (x, y) -> ORDER.compare(x, y) <= 0 ? x : y);
                 }
                 if (r >= ordered) {
@@ -93,7 +96,8 @@ public record PanelFit(
 
     private static PanelFit of(
             CapabilitySheet sheet,
-            int ordered,
+            Order order,
+            int layers,
             int rows,
             int columns,
             double deg,
@@ -101,9 +105,11 @@ public record PanelFit(
             double h,
             double area) {
         int boards = rows * columns;
+        int ordered = order.quantity();
         int panels = (ordered + boards - 1) / boards;
         double squareCm = w * h / 1e14;
-        double total = sheet.price().setup() + panels * squareCm * sheet.price().perSquareCm();
+        double total =
+                Quote.of(sheet, order, layers, new Quote.Pieces(panels, squareCm, "panel")).total();
         return new PanelFit(
                 rows,
                 columns,

@@ -82,7 +82,7 @@ class CapabilityTest {
                                         OrderOption.LAYERS,
                                         "4",
                                         Map.of(LimitKey.ANNULAR_RING, ring))),
-                        new CapabilitySheet.Price("EUR", 0, 0, 0),
+                        new Price("EUR", 0, 0, 0),
                         java.util.Optional.empty());
         Order heavy = Order.USUAL.with(OrderOption.COPPER_OUTER, "2");
         assertThat(sheet.limit(LimitKey.TRACK_WIDTH, Order.USUAL, 2).orElseThrow().nm())

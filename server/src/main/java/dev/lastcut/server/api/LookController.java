@@ -149,7 +149,11 @@ class LookController {
         if (found.isEmpty()) {
             return new ChangesView(0, List.of(), List.of(), List.of());
         }
-        BoardChanges c = found.get();
+        return changes(jobs.revision(id) - 1, found.get());
+    }
+
+    /** Changes in words; places in nm. */
+    static ChangesView changes(int since, BoardChanges c) {
         List<LayerChangeView> layers = new ArrayList<>();
         for (int i = 0; i < c.layers().size(); i++) {
             var l = c.layers().get(i);
@@ -162,7 +166,7 @@ class LookController {
                             l.removed().getArea() / 1e12));
         }
         return new ChangesView(
-                jobs.revision(id) - 1,
+                since,
                 layers,
                 c.holes().stream()
                         .map(h -> new PlaceChange(words(h), h.at().x(), h.at().y()))

@@ -1,6 +1,7 @@
 package dev.lastcut.server.api;
 
 import dev.lastcut.core.capability.CapabilitySheet;
+import dev.lastcut.core.capability.Order;
 import dev.lastcut.core.capability.PanelTerms;
 import dev.lastcut.core.geometry.Geo;
 import dev.lastcut.core.geometry.Pt;
@@ -44,7 +45,6 @@ class PanelController {
         Optional<PanelAsk.Laid> laid = ask.map(a -> a.on(jobs.board(id)));
         Optional<Panel> panel = laid.flatMap(PanelAsk.Laid::panel);
         Optional<CapabilitySheet> sheet = jobs.sheet(id);
-        int ordered = jobs.ticket(id).order().quantity();
         return new PanelView(
                 ask.map(a -> PanelJson.of(a.plan())).orElse(null),
                 laid.map(PanelAsk.Laid::problem).orElse(""),
@@ -68,19 +68,20 @@ class PanelController {
                         .distinct()
                         .sorted()
                         .toList(),
-                sheet.map(s -> fits(id, ask, s, ordered)).orElse(List.of()),
+                sheet.map(s -> fits(id, ask, s)).orElse(List.of()),
                 sheet.map(s -> s.price().currency()).orElse(""),
-                ordered);
+                jobs.ticket(id).order().quantity());
     }
 
     private List<PanelView.PanelFitView> fits(
-            long id, Optional<PanelAsk> ask, CapabilitySheet sheet, int ordered) {
+            long id, Optional<PanelAsk> ask, CapabilitySheet sheet) {
         if (jobs.board(id).boardArea().isEmpty()) {
             return List.of();
         }
         PanelSource own = new PanelSource("", jobs.board(id), jobs.ticket(id).parts());
+        Order order = jobs.ticket(id).order();
         PanelPlan plan = ask.map(PanelAsk::plan).orElse(PanelPlan.BEGUN);
-        return PanelFit.best(plan, own, sheet, ordered).stream()
+        return PanelFit.best(plan, own, sheet, order).stream()
                 .map(
                         f ->
                                 new PanelView.PanelFitView(
@@ -94,7 +95,7 @@ class PanelController {
                                         f.panels(),
                                         f.spare(),
                                         f.total(),
-                                        f.each(ordered)))
+                                        f.each(order.quantity())))
                 .toList();
     }
 

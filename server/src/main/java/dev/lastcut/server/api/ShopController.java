@@ -1,6 +1,7 @@
 package dev.lastcut.server.api;
 
 import dev.lastcut.core.capability.CapabilitySheet;
+import dev.lastcut.core.capability.Exclusion;
 import dev.lastcut.core.capability.Limit;
 import dev.lastcut.core.capability.LimitKey;
 import dev.lastcut.core.check.CheckContext;
@@ -9,9 +10,12 @@ import dev.lastcut.core.check.Finding;
 import dev.lastcut.core.check.Severity;
 import dev.lastcut.core.check.design.DesignClass.Smallest;
 import dev.lastcut.core.check.design.DesignNumbers;
+import dev.lastcut.core.connectivity.BoardGeometry;
+import dev.lastcut.core.quote.JobQuote;
 import dev.lastcut.server.api.CheckController.PlaceView;
 import dev.lastcut.server.jobs.CheckService;
 import dev.lastcut.server.jobs.JobService;
+import dev.lastcut.server.report.QuoteJson;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -116,7 +120,9 @@ class ShopController {
             long stops,
             long looks,
             Map<String, Double> limits,
-            List<StoppedView> stopped) {}
+            List<StoppedView> stopped,
+            QuoteJson quote,
+            List<String> conflicts) {}
 
     record ShopsView(boolean ran, List<DesignView> design, List<ShopView> shops) {}
 
@@ -146,10 +152,10 @@ class ShopController {
             }
         }
         int layers = jobs.board(id).board().copper().size();
-        return new ShopsView(true, design, all.stream().map(s -> shop(s, layers)).toList());
+        return new ShopsView(true, design, all.stream().map(s -> shop(id, s, layers)).toList());
     }
 
-    private static ShopView shop(CheckService.AtShop at, int layers) {
+    private ShopView shop(long id, CheckService.AtShop at, int layers) {
         CapabilitySheet sheet = at.against().sheet();
         Map<String, Double> limits = new HashMap<>();
         for (LimitKey key : LimitKey.values()) {
@@ -168,7 +174,24 @@ class ShopController {
                 run.count(Severity.STOP),
                 run.count(Severity.LOOK),
                 limits,
-                stopped(run));
+                stopped(run),
+                quote(id, at),
+                sheet.excluded(at.against().order(), layers).stream()
+                        .map(Exclusion::words)
+                        .toList());
+    }
+
+    /** For this very order; null where nobody knows the board's size. */
+    private QuoteJson quote(long id, CheckService.AtShop at) {
+        BoardGeometry board = jobs.board(id);
+        return JobQuote.of(
+                        board,
+                        at.against().sheet(),
+                        at.against().order(),
+                        at.against().parts(),
+                        at.against().panel().flatMap(p -> p.on(board).panel()))
+                .map(QuoteJson::of)
+                .orElse(null);
     }
 
     private static List<StoppedView> stopped(CheckRun run) {

@@ -8,7 +8,9 @@ import java.io.UncheckedIOException;
 import java.time.Instant;
 import java.time.LocalDateTime;
 import java.time.ZoneOffset;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipInputStream;
@@ -34,6 +36,19 @@ final class CutZip {
             throw new UncheckedIOException(e);
         }
         return bytes.toByteArray();
+    }
+
+    /** Every file of a cut, in its order. */
+    static Map<String, byte[]> all(byte[] zip) {
+        Map<String, byte[]> files = new LinkedHashMap<>();
+        try (ZipInputStream in = new ZipInputStream(new ByteArrayInputStream(zip))) {
+            for (ZipEntry e = in.getNextEntry(); e != null; e = in.getNextEntry()) {
+                files.put(e.getName(), in.readAllBytes());
+            }
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+        return files;
     }
 
     /** One file of a cut; empty when it has none of that path. */

@@ -20,6 +20,7 @@ import dev.lastcut.core.geometry.Pt;
 import dev.lastcut.core.job.Making;
 import dev.lastcut.core.milling.MillingPlan;
 import dev.lastcut.core.milling.Operation;
+import dev.lastcut.core.quote.JobQuote;
 import java.util.ArrayList;
 import java.util.IdentityHashMap;
 import java.util.LinkedHashMap;
@@ -44,6 +45,7 @@ public record ReportJson(
         PlacementJson placement,
         List<StencilReportJson> stencil,
         PanelReportJson panel,
+        QuoteJson quote,
         String variant,
         List<String> remarks) {
     public static final int VERSION = 1;
@@ -190,6 +192,9 @@ public record ReportJson(
                                 .size()),
                 StencilReportJson.of(product),
                 product.panel().map(PanelReportJson::of).orElse(null),
+                JobQuote.of(geometry, sheet, product.ticket().order(), plan, product.panel())
+                        .map(QuoteJson::of)
+                        .orElse(null),
                 plan.variants().built().orElse(null),
                 outputs.remarks());
     }

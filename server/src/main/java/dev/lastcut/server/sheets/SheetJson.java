@@ -2,10 +2,12 @@ package dev.lastcut.server.sheets;
 
 import dev.lastcut.core.capability.CapabilitySheet;
 import dev.lastcut.core.capability.Cutter;
+import dev.lastcut.core.capability.Exclusion;
 import dev.lastcut.core.capability.Limit;
 import dev.lastcut.core.capability.LimitKey;
 import dev.lastcut.core.capability.Mill;
 import dev.lastcut.core.capability.OrderOption;
+import dev.lastcut.core.capability.Price;
 import dev.lastcut.core.capability.Variation;
 import dev.lastcut.core.geometry.Length;
 import dev.lastcut.server.report.Json;
@@ -27,16 +29,35 @@ public record SheetJson(
         String description,
         Integer maxCopperLayers,
         Boolean plates,
-        CapabilitySheet.Price price,
+        PriceJson price,
         Map<String, List<String>> options,
         Map<String, Limit> limits,
         List<VariationJson> variations,
         MillJson mill,
         AssemblyJson assembly,
-        PanelTermsJson panel) {
+        PanelTermsJson panel,
+        List<ExcludesJson> excludes) {
 
     /** Numbers that hold for one value of an order option. */
     public record VariationJson(String option, String value, Map<String, Limit> limits) {}
+
+    /** Two values of options that are not made together. */
+    public record ExcludesJson(
+            String option, String value, String with, String withValue, String why) {
+        static ExcludesJson of(Exclusion x) {
+            return new ExcludesJson(
+                    x.option().id(), x.value(), x.with().id(), x.withValue(), x.why());
+        }
+
+        Exclusion toExclusion() {
+            return new Exclusion(
+                    SheetJson.option(require(option, "excludes.option")),
+                    require(value, "excludes.value"),
+                    SheetJson.option(require(with, "excludes.with")),
+                    require(withValue, "excludes.with_value"),
+                    why == null ? "it is not offered" : why);
+        }
+    }
 
     /** The section of a mill; what is not given has a usual value. */
     public record MillJson(
@@ -135,10 +156,13 @@ public record SheetJson(
                 variations == null
                         ? List.of()
                         : variations.stream().map(SheetJson::toVariation).toList(),
-                price == null ? new CapabilitySheet.Price("EUR", 0, 0, 0) : price,
+                price == null ? new Price("EUR", 0, 0, 0) : price.toPrice(),
                 Optional.ofNullable(mill).map(SheetJson::toMill),
                 Optional.ofNullable(assembly).map(AssemblyJson::toAssembly),
-                Optional.ofNullable(panel).map(PanelTermsJson::toTerms));
+                Optional.ofNullable(panel).map(PanelTermsJson::toTerms),
+                excludes == null
+                        ? List.of()
+                        : excludes.stream().map(ExcludesJson::toExclusion).toList());
     }
 
     private static Variation toVariation(VariationJson v) {
@@ -285,7 +309,7 @@ public record SheetJson(
                 s.description(),
                 s.maxCopperLayers(),
                 s.plates(),
-                s.price(),
+                PriceJson.of(s.price()),
                 options,
                 byId(s.limits()),
                 s.variations().stream()
@@ -293,7 +317,10 @@ public record SheetJson(
                         .toList(),
                 s.mill().map(SheetJson::of).orElse(null),
                 s.assembly().map(AssemblyJson::of).orElse(null),
-                s.panel().map(PanelTermsJson::of).orElse(null));
+                s.panel().map(PanelTermsJson::of).orElse(null),
+                s.exclusions().isEmpty()
+                        ? null
+                        : s.exclusions().stream().map(ExcludesJson::of).toList());
     }
 
     private static MillJson of(Mill m) {

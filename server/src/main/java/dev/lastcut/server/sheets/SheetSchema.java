@@ -35,6 +35,9 @@ public final class SheetSchema {
         fields.put("mill", mill());
         fields.put("assembly", ordered("anyOf", List.of(ordered("type", "null"), assembly())));
         fields.put("panel", ordered("anyOf", List.of(ordered("type", "null"), panel())));
+        Map<String, Object> excludes = excludes();
+        excludes.put("type", List.of("array", "null"));
+        fields.put("excludes", excludes);
         return file("Capability sheet", fields, List.of("id", "name", "kind", "limits"));
     }
 
@@ -44,6 +47,18 @@ public final class SheetSchema {
         f.put("setup", number());
         f.put("per_square_cm", number());
         f.put("days", ordered("type", "integer", "minimum", 0));
+        Map<String, Object> step = new LinkedHashMap<>();
+        step.put("from", ordered("type", "integer", "minimum", 1));
+        step.put("per_square_cm", number());
+        f.put("steps", listOf(object(step, List.of("from", "per_square_cm"))));
+        Map<String, Object> adds = new LinkedHashMap<>();
+        adds.put("option", ordered("enum", optionIds()));
+        adds.put("value", text(1));
+        for (String n : List.of("setup", "per_square_cm", "percent")) {
+            adds.put(n, ordered("type", "number"));
+        }
+        adds.put("days", ordered("type", "integer"));
+        f.put("adds", listOf(object(adds, List.of("option", "value"))));
         return object(f, List.of());
     }
 
@@ -89,10 +104,23 @@ public final class SheetSchema {
         return object(f, List.of());
     }
 
+    private static List<String> optionIds() {
+        return Arrays.stream(OrderOption.values()).map(OrderOption::id).toList();
+    }
+
+    private static Map<String, Object> excludes() {
+        Map<String, Object> f = new LinkedHashMap<>();
+        f.put("option", ordered("enum", optionIds()));
+        f.put("value", text(1));
+        f.put("with", ordered("enum", optionIds()));
+        f.put("with_value", text(1));
+        f.put("why", text(1));
+        return listOf(object(f, List.of("option", "value", "with", "with_value")));
+    }
+
     private static Map<String, Object> variations() {
         Map<String, Object> f = new LinkedHashMap<>();
-        List<String> ids = Arrays.stream(OrderOption.values()).map(OrderOption::id).toList();
-        f.put("option", ordered("enum", ids));
+        f.put("option", ordered("enum", optionIds()));
         f.put("value", text(1));
         f.put("limits", limits());
         return listOf(object(f, List.of("option", "value", "limits")));

@@ -77,6 +77,65 @@ public class CutStore {
                 .list();
     }
 
+    /** To whom a cut was handed, when, and with what words. */
+    public record Handed(int cut, String to, String at, String note) {}
+
+    public void hand(long job, Handed h) {
+        jdbc.sql(
+                        """
+                        insert into handed (job, cut, to_whom, at, note)
+                        values (:job, :cut, :to, :at, :note)
+                        """)
+                .param("job", job)
+                .param("cut", h.cut())
+                .param("to", h.to())
+                .param("at", h.at())
+                .param("note", h.note())
+                .update();
+    }
+
+    /** In the order they were handed over. */
+    public List<Handed> handed(long job) {
+        return jdbc.sql("select * from handed where job = :job order by rowid")
+                .param("job", job)
+                .query(
+                        (r, n) ->
+                                new Handed(
+                                        r.getInt("cut"),
+                                        r.getString("to_whom"),
+                                        r.getString("at"),
+                                        r.getString("note")))
+                .list();
+    }
+
+    /** Which cut a zip is, by its hash: the job and the number; empty for none kept here. */
+    public Optional<Kept> kept(String sha256) {
+        return jdbc.sql(
+                        """
+                        select c.job_id, c.number, j.name from cut c join job j on j.id = c.job_id
+                        where c.zip = :sha
+                        """)
+                .param("sha", sha256)
+                .query((r, n) -> new Kept(r.getLong(1), r.getInt(2), r.getString(3)))
+                .optional();
+    }
+
+    /** A cut that is kept here. */
+    public record Kept(long job, int number, String name) {}
+
+    /** Cuts of jobs of a name, by number. */
+    public List<Kept> kept(String job, int number) {
+        return jdbc.sql(
+                        """
+                        select c.job_id, c.number, j.name from cut c join job j on j.id = c.job_id
+                        where j.name = :name and c.number = :number
+                        """)
+                .param("name", job)
+                .param("number", number)
+                .query((r, n) -> new Kept(r.getLong(1), r.getInt(2), r.getString(3)))
+                .list();
+    }
+
     /** The zip of a cut, byte for byte as it was made. */
     public Optional<byte[]> zip(long job, int number) {
         return jdbc.sql(

@@ -112,6 +112,13 @@ record ApiCalls(int port) {
         return call(method, path, body).statusCode();
     }
 
+    /** A zip held against its manifest. */
+    JsonNode verify(byte[] zip) throws Exception {
+        HttpResponse<byte[]> answer = send("POST", "/api/verify", "application/octet-stream", zip);
+        assertThat(answer.statusCode()).isEqualTo(200);
+        return Json.MAPPER.readTree(answer.body());
+    }
+
     byte[] bytes(String path) throws Exception {
         HttpResponse<byte[]> answer = send("GET", path, null, null);
         assertThat(answer.statusCode()).as(path).isEqualTo(200);

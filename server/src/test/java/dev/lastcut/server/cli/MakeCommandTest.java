@@ -228,6 +228,14 @@ class MakeCommandTest {
         // Turned, the node is 56 mm wide and 80 high; the tag lies in a row of its own above.
         assertThat(panel.get("width_mm").asDouble()).isEqualTo(2 * 56 + 2 + 2 * 9);
         assertThat(panel.get("boards")).hasSize(5);
+        JsonNode quote = report(one).get("quote");
+        double sum = 0;
+        for (JsonNode l : quote.get("lines")) {
+            sum += l.get("amount").asDouble();
+        }
+        assertThat(quote.get("total").asDouble()).isCloseTo(sum, within(1e-9));
+        // Five boards are two panels, whose size is told beside.
+        assertThat(quote.get("lines").get(1).get("text").asString()).startsWith("2 panels of ");
         assertThat(panel.get("boards").get(4).get("pack").asString()).isEqualTo("honeycomb-tag");
         // Each part's place is its own on the board, turned and shifted as the report says.
         Map<String, double[]> single = places(one.resolve("assembly/placement.csv"));

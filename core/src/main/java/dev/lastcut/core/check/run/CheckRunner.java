@@ -43,6 +43,9 @@ import dev.lastcut.core.check.mill.GapNotMillableRule;
 import dev.lastcut.core.check.mill.InsideCornerRule;
 import dev.lastcut.core.check.mill.PadNickedRule;
 import dev.lastcut.core.check.mill.TrackNotSurvivingRule;
+import dev.lastcut.core.check.order.EdgeOptionsRule;
+import dev.lastcut.core.check.order.OrderConflictRule;
+import dev.lastcut.core.check.order.PourOnTransparentRule;
 import dev.lastcut.core.check.outline.BoardSizeRule;
 import dev.lastcut.core.check.outline.OutlineCrossingRule;
 import dev.lastcut.core.check.outline.OutlineDoubledRule;
@@ -168,6 +171,9 @@ public final class CheckRunner {
                     new MachineEdgeRule(),
                     new FiducialsRule(),
                     new BreadboardPitchRule(),
+                    new OrderConflictRule(),
+                    new EdgeOptionsRule(),
+                    new PourOnTransparentRule(),
                     new PanelSizeRule(),
                     new ScoreCrossesRule(),
                     new TabAtConnectorRule(),

@@ -1,0 +1,74 @@
+package dev.lastcut.core.quote;
+
+import dev.lastcut.core.assembly.Cost;
+import dev.lastcut.core.assembly.House;
+import dev.lastcut.core.assembly.Part;
+import dev.lastcut.core.assembly.PartsPlan;
+import dev.lastcut.core.assembly.Population;
+import dev.lastcut.core.capability.CapabilitySheet;
+import dev.lastcut.core.capability.Order;
+import dev.lastcut.core.capability.OrderOption;
+import dev.lastcut.core.capability.Quote;
+import dev.lastcut.core.connectivity.BoardGeometry;
+import dev.lastcut.core.panel.Panel;
+import java.util.List;
+import java.util.Optional;
+import org.locationtech.jts.geom.Envelope;
+
+/**
+ * What a job costs at a shop: its boards, singly or on panels, and their parts where the shop fits
+ * them. A board is charged by the box about it, as houses do (common practice, no source).
+ */
+public final class JobQuote {
+    /** The value of {@link OrderOption#ASSEMBLY} for bare boards. */
+    public static final String NO_PARTS = "none";
+
+    private static final double NM2_PER_CM2 = 1e14;
+
+    private JobQuote() {}
+
+    /** Empty for a board without a closed outline: nobody knows how large it is. */
+    public static Optional<Quote> of(
+            BoardGeometry geometry,
+            CapabilitySheet sheet,
+            Order order,
+            PartsPlan plan,
+            Optional<Panel> panel) {
+        Envelope e = geometry.boardArea().getEnvelopeInternal();
+        if (e.isNull()) {
+            return Optional.empty();
+        }
+        int layers = geometry.board().copper().size();
+        Quote.Pieces pieces =
+                panel.filter(p -> p.plan().own() > 0)
+                        .map(p -> panels(p, order.quantity()))
+                        .orElseGet(
+                                () ->
+                                        new Quote.Pieces(
+                                                order.quantity(),
+                                                e.getWidth() * e.getHeight() / NM2_PER_CM2,
+                                                "board"));
+        Quote boards = Quote.of(sheet, order, layers, pieces);
+        boolean fitted =
+                sheet.value(OrderOption.ASSEMBLY, order)
+                        .filter(v -> !v.equals(NO_PARTS))
+                        .isPresent();
+        if (!fitted || sheet.assembly().isEmpty()) {
+            return Optional.of(boards);
+        }
+        List<Part> parts =
+                House.parts(Population.of(geometry.board(), plan.variants()), sheet, plan.byHand());
+        Cost cost = Cost.of(parts, plan.known(), sheet, order.quantity());
+        String unknown =
+                cost.unpriced().isEmpty()
+                        ? ""
+                        : ", without " + cost.unpriced().size() + " kinds of no known price";
+        return Optional.of(boards.with("Parts and their fitting" + unknown, cost.batch()));
+    }
+
+    private static Quote.Pieces panels(Panel p, int boards) {
+        int each = p.plan().own();
+        return new Quote.Pieces(
+                (boards + each - 1) / each, p.widthNm() * p.heightNm() / NM2_PER_CM2, "panel");
+    }
+}

@@ -1,0 +1,169 @@
+package dev.lastcut.server.api;
+
+import dev.lastcut.core.capability.CapabilitySheet;
+import dev.lastcut.core.capability.Exclusion;
+import dev.lastcut.core.capability.Limit;
+import dev.lastcut.core.capability.LimitKey;
+import dev.lastcut.core.capability.Order;
+import dev.lastcut.core.capability.OrderOption;
+import dev.lastcut.core.capability.Quote;
+import dev.lastcut.core.check.EdgeFeatures;
+import dev.lastcut.core.connectivity.BoardGeometry;
+import dev.lastcut.core.panel.Panel;
+import dev.lastcut.core.panel.PanelAsk;
+import dev.lastcut.core.quote.JobQuote;
+import dev.lastcut.core.ticket.Ticket;
+import dev.lastcut.server.jobs.JobService;
+import dev.lastcut.server.report.QuoteJson;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+
+/** What is ordered of the chosen shop, and what each choice does. */
+@RestController
+@RequestMapping("/api/jobs/{id}/order")
+class OrderController {
+    private final JobService jobs;
+
+    OrderController(JobService jobs) {
+        this.jobs = jobs;
+    }
+
+    /**
+     * The order.
+     *
+     * @param quote null where nobody knows the board's size, or no shop is chosen
+     * @param hints what the board has that an option is for, in sentences
+     */
+    record OrderView(
+            int quantity, QuoteJson quote, List<OrderOptionView> options, List<String> hints) {}
+
+    /** One option and its values, the shop's usual one first. */
+    record OrderOptionView(
+            String id, String title, String unit, String chosen, List<OrderValueView> values) {}
+
+    /**
+     * What choosing a value would do.
+     *
+     * @param money to the total, against what is chosen now
+     * @param limits numbers that would be others, in words
+     * @param excluded why the shop does not make it with the rest; empty when it does
+     */
+    record OrderValueView(
+            String value, double money, int days, List<String> limits, List<String> excluded) {}
+
+    @GetMapping
+    OrderView view(@PathVariable long id) {
+        Ticket ticket = jobs.ticket(id);
+        Optional<CapabilitySheet> sheet = jobs.sheet(id);
+        if (sheet.isEmpty()) {
+            return new OrderView(ticket.order().quantity(), null, List.of(), List.of());
+        }
+        BoardGeometry geometry = jobs.board(id);
+        Optional<Panel> panel =
+                jobs.panel(id).map(p -> p.on(geometry)).flatMap(PanelAsk.Laid::panel);
+        Asked asked = new Asked(geometry, sheet.get(), ticket, panel);
+        List<OrderOptionView> options = new ArrayList<>();
+        for (OrderOption o : OrderOption.values()) {
+            if (sheet.get().options().containsKey(o)) {
+                options.add(asked.option(o));
+            }
+        }
+        return new OrderView(
+                ticket.order().quantity(),
+                asked.quote(ticket.order()).map(QuoteJson::of).orElse(null),
+                options,
+                hints(geometry, sheet.get()));
+    }
+
+    private static List<String> hints(BoardGeometry g, CapabilitySheet sheet) {
+        List<String> hints = new ArrayList<>();
+        int cut = EdgeFeatures.castellations(g).size();
+        if (cut > 0 && sheet.options().containsKey(OrderOption.CASTELLATION)) {
+            hints.add("The board has plated holes that its edge cuts: " + cut + ".");
+        }
+        int fingers = EdgeFeatures.fingers(g).size();
+        if (fingers > 0 && sheet.options().containsKey(OrderOption.BEVEL)) {
+            hints.add("The board has " + fingers + " contacts of an edge connector.");
+        }
+        return hints;
+    }
+
+    /** What is known while a job's order is looked at. */
+    private record Asked(
+            BoardGeometry geometry, CapabilitySheet sheet, Ticket ticket, Optional<Panel> panel) {
+        Optional<Quote> quote(Order order) {
+            return JobQuote.of(geometry, sheet, order, ticket.parts(), panel);
+        }
+
+        private int layers() {
+            return geometry.board().copper().size();
+        }
+
+        OrderOptionView option(OrderOption o) {
+            Order now = ticket.order();
+            List<OrderValueView> values = new ArrayList<>();
+            for (String v : sheet.options().get(o)) {
+                values.add(value(now, now.with(o, v), v));
+            }
+            return new OrderOptionView(
+                    o.id(), o.title(), o.unit(), sheet.value(o, now).orElse(""), values);
+        }
+
+        private OrderValueView value(Order now, Order then, String v) {
+            Optional<Quote> before = quote(now);
+            Optional<Quote> after = quote(then);
+            double money =
+                    before.isEmpty() || after.isEmpty()
+                            ? 0
+                            : Math.round((after.get().total() - before.get().total()) * 100)
+                                    / 100.0;
+            int days =
+                    before.isEmpty() || after.isEmpty()
+                            ? 0
+                            : after.get().days() - before.get().days();
+            List<String> excluded =
+                    sheet.excluded(then, layers()).stream()
+                            .filter(
+                                    x ->
+                                            !sheet.excluded(now, layers()).contains(x)
+                                                    || same(now, then))
+                            .map(Asked::words)
+                            .toList();
+            return new OrderValueView(v, money, days, limits(now, then), excluded);
+        }
+
+        private static boolean same(Order a, Order b) {
+            return a.equals(b);
+        }
+
+        private static String words(Exclusion x) {
+            return x.words() + ": " + x.why();
+        }
+
+        private List<String> limits(Order now, Order then) {
+            List<String> all = new ArrayList<>();
+            for (LimitKey k : LimitKey.values()) {
+                Optional<Limit> a = sheet.limit(k, now, layers());
+                Optional<Limit> b = sheet.limit(k, then, layers());
+                if (b.isPresent() && !a.equals(b)) {
+                    all.add(
+                            k.title()
+                                    + " "
+                                    + number(b.get())
+                                    + a.map(l -> " instead of " + number(l)).orElse(""));
+                }
+            }
+            return all;
+        }
+
+        private static String number(Limit l) {
+            String n = dev.lastcut.core.geometry.Length.shortMm(l.value());
+            return l.hasNoUnit() ? n : n + " " + l.unit();
+        }
+    }
+}

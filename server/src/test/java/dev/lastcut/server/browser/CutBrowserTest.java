@@ -1,0 +1,73 @@
+package dev.lastcut.server.browser;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import dev.lastcut.server.LastCut;
+import dev.lastcut.server.api.Packs;
+import java.nio.file.Path;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.boot.test.context.SpringBootTest;
+import org.springframework.test.context.DynamicPropertyRegistry;
+import org.springframework.test.context.DynamicPropertySource;
+
+/** From the order to two cuts, to whom one went, what differs, and a zip that was tampered with. */
+@SpringBootTest(classes = LastCut.class, webEnvironment = SpringBootTest.WebEnvironment.RANDOM_PORT)
+class CutBrowserTest extends BrowserTest {
+    @TempDir static Path data;
+    @Autowired dev.lastcut.server.jobs.OutputService outputs;
+
+    @DynamicPropertySource
+    static void storage(DynamicPropertyRegistry registry) {
+        registry.add("lastcut.data", data::toString);
+    }
+
+    @Test
+    void aCutIsOrderedHandedOverComparedAndKnownAgain() throws Exception {
+        bench.open("/");
+        bench.drop("[data-over]", "joint-box.zip", pack("joint-box"));
+        bench.seeBoard();
+        bench.click("[data-station=shop]");
+        bench.click("[data-sheet=waggle-quick]");
+        bench.see("[data-sheet=waggle-quick][aria-checked=true]");
+        bench.see("[data-option=finish]");
+        String before = bench.see("[aria-label=Quote]").getText();
+        // 7.874 × 5.588 cm, five of them.
+        assertThat(before).contains("5 boards of 44.00 cm²").contains("Setting up");
+        bench.click("[data-station=cut]");
+        bench.press("Make the cut");
+        bench.seeText("ul[aria-label=Cuts]", "Cut 1");
+
+        bench.click("[data-station=shop]");
+        bench.click("button[aria-label=Finish]");
+        bench.option("silver · +21.60 EUR");
+        bench.seeText("[aria-label=Quote]", "Finish: silver");
+        bench.click("[data-station=cut]");
+        bench.press("Make the cut");
+        bench.seeText("ul[aria-label=Cuts]", "Cut 2");
+
+        bench.click("ul[aria-label=Cuts] li button");
+        bench.type("input[aria-label='To whom']", "Waggle, by their form");
+        bench.type("input[aria-label=Note]", "ask about the edge");
+        bench.press("Note it");
+        bench.seeText("[data-handed='2']", "Waggle, by their form");
+        bench.reload();
+        bench.seeText("[data-handed='2']", "ask about the edge");
+
+        bench.click("button[aria-label='Earlier cut']");
+        bench.option("cut 1");
+        bench.seeText("section[aria-label=Difference]", "finish silver");
+        bench.seeText("section[aria-label=Difference]", "layers, holes and parts are the same");
+        bench.seeText("ul[aria-label='Files that differ']", "fabrication/job.gbrjob");
+
+        byte[] zip = outputs.cutZip(1, 2);
+        bench.drop("[data-verify]", "joint-box-cut-2.zip", zip);
+        bench.seeText("[data-whole=true]", "byte for byte as it is kept here");
+        bench.drop(
+                "[data-verify]",
+                "from-mail.zip",
+                Packs.edit(zip, n -> n.endsWith("outline.gbr"), t -> t + "G04 x*\n"));
+        bench.seeText("[data-whole=false]", "fabrication/outline.gbr was changed");
+    }
+}

@@ -1,0 +1,50 @@
+import type { CutDifference } from '../api/client';
+import { ChangeList } from '../bringin/ChangeList';
+import { Button } from '../ui/Button';
+import { usePair } from './useComparison';
+
+const MOST = 60;
+
+/** What differs between two cuts: choices, findings, pictures and holes, parts, files. */
+export function Comparison({ difference: d }: { difference: CutDifference }) {
+  const { pair, compare } = usePair();
+  const [before, after] = pair ?? [0, 0];
+  return (
+    <section aria-label="Difference" className="border-petrol mt-3 border-l-4 pl-3">
+      <div className="flex items-center justify-between">
+        <h2 className="font-semibold">
+          Cut {before} → cut {after}
+        </h2>
+        <Button look="quiet" onClick={() => compare(null)}>
+          Close
+        </Button>
+      </div>
+      <p className="my-1">
+        {d.choices ? `Chosen otherwise: ${d.choices}.` : 'Nothing was chosen otherwise.'}
+      </p>
+      <ChangeList changes={d.board} title={`Board: what cut ${after} changed`} />
+      <h3 className="font-semibold">Findings</h3>
+      {d.findings.length === 0 ? <p className="text-faint">The same.</p> : null}
+      <ul aria-label="Findings that differ">
+        {d.findings.slice(0, MOST).map((f, i) => (
+          <li key={i} className="border-edge/60 border-b py-0.5">
+            <b className={`font-semibold ${f.isNew ? 'text-stop' : 'text-good'}`}>
+              {f.isNew ? 'new' : 'gone'}
+            </b>{' '}
+            {f.message}
+          </li>
+        ))}
+      </ul>
+      <h3 className="mt-2 font-semibold">Files</h3>
+      {d.files.length === 0 ? <p className="text-faint">Byte for byte the same.</p> : null}
+      <ul aria-label="Files that differ" className="num text-[13px]">
+        {d.files.map((f) => (
+          <li key={f.path} className="flex justify-between gap-2">
+            <span className="min-w-0 break-all">{f.path}</span>
+            <span className="text-faint shrink-0">{f.what}</span>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
