@@ -8,9 +8,9 @@ import { usePhoto } from './receiving/usePhoto';
 import { Keys } from './Keys';
 import { useMill } from './mill/scene';
 import { go, usePlace, type Station } from './router';
-import { DropField } from './bringin/DropField';
 import { drawKit } from './kit/drawKit';
 import { useKit, useKitStep } from './kit/useKit';
+import { Start } from './start/Start';
 import { BenchKit } from './stations/BenchKit';
 import { BringIn } from './stations/BringIn';
 import { Check } from './stations/Check';
@@ -37,7 +37,6 @@ import { useReading } from './ticket/reading';
 import { StaleDialog } from './ticket/StaleDialog';
 import { useEvents } from './ticket/useEvents';
 import { Traveller } from './traveller/Traveller';
-import { Button } from './ui/Button';
 
 /** Which films a station lays out by itself; the user's own choice wins over it. */
 function filmsFor(
@@ -100,46 +99,6 @@ function piecesOf(job: Job, finding: Finding | null): Lit[] {
   return job.nets
     .filter((n) => n.name.split(' + ').includes(name))
     .map((n, i): Lit => ({ net: n.net, ink: PIECES[i % PIECES.length] ?? [0.7, 0.3, 0.5] }));
-}
-
-/** The way in: a board on the bench, or a new one. */
-function Start() {
-  const jobs = useQuery({
-    queryKey: ['jobs'],
-    queryFn: api.jobs,
-    // Boards come in while the page is open: from the demo, or from another window.
-    refetchInterval: 2000,
-  });
-  return (
-    <main className="flex h-full grow items-center justify-center p-10">
-      <div className="w-[560px]">
-        <h1 className="mb-1 text-2xl font-semibold">Bring a board in</h1>
-        <p className="text-faint mb-4">
-          Your layout is done. Here it is looked over, held against what the shop can really do, and
-          every file for it is made.
-        </p>
-        <DropField tall />
-        {jobs.data && jobs.data.length > 0 ? (
-          <>
-            <h2 className="mt-5 mb-1.5 font-semibold">On the bench</h2>
-            <ul className="flex flex-col gap-1.5">
-              {jobs.data.map((j) => (
-                <li key={j.id}>
-                  <Button
-                    className="flex w-full justify-between px-3 py-1.5"
-                    onClick={() => go({ job: j.id, station: 'look-over' })}
-                  >
-                    <b className="font-semibold">{j.name}</b>
-                    <span className="num text-faint">{j.created.slice(0, 10)}</span>
-                  </Button>
-                </li>
-              ))}
-            </ul>
-          </>
-        ) : null}
-      </div>
-    </main>
-  );
 }
 
 function partFocus(parts: PartsResult | null, designator: string | null): Focus | null {

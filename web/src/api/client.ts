@@ -207,6 +207,9 @@ function filed(value: unknown): unknown {
 }
 
 export const api = {
+  changeJob: (id: number, change: { name?: string; archived?: boolean; deleted?: boolean }) =>
+    json<JobLine[]>(job(id), 'PATCH', change),
+  copyJob: (id: number) => json<number>(`${job(id)}/copy`, 'POST'),
   jobs: () => json<JobLine[]>('/api/jobs'),
   job: readJob,
   layer: async (id: number, index: number) =>

@@ -184,7 +184,9 @@ export function Traveller({ job, station }: { job: Job | null; station: Station 
           className="mx-4 mb-2"
           value={job ? String(job.id) : ''}
           onValueChange={(id) => go({ job: Number(id), station: 'look-over' })}
-          options={jobs.data.map((j) => ({ value: String(j.id), text: j.name }))}
+          options={jobs.data
+            .filter((j) => (!j.deleted && !j.archived) || j.id === job?.id)
+            .map((j) => ({ value: String(j.id), text: j.name }))}
         />
       ) : null}
       <ol className="min-h-0 grow overflow-auto pt-1">

@@ -10,6 +10,7 @@ import dev.lastcut.server.jobs.JobService;
 import dev.lastcut.server.jobs.Opening;
 import dev.lastcut.server.jobs.OutputService;
 import dev.lastcut.server.jobs.RefusedException;
+import dev.lastcut.server.store.JobStore;
 import dev.lastcut.server.work.TaskRunner;
 import dev.lastcut.server.work.TaskState;
 import io.swagger.v3.oas.annotations.media.Content;
@@ -22,6 +23,7 @@ import java.util.Optional;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PatchMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.PutMapping;
@@ -61,13 +63,69 @@ class JobController {
         this.tasks = tasks;
     }
 
-    record JobLine(long id, String name, String created) {}
+    /**
+     * A job in the list.
+     *
+     * @param shop the id of its sheet, empty for none
+     * @param last what was done last, and when
+     */
+    record JobLine(
+            long id,
+            String name,
+            String created,
+            boolean archived,
+            boolean deleted,
+            int revision,
+            int cuts,
+            String shop,
+            String last,
+            String at,
+            boolean face) {
+        static JobLine of(JobStore.Listed l) {
+            return new JobLine(
+                    l.job().id(),
+                    l.job().name(),
+                    l.job().created(),
+                    l.job().archived(),
+                    l.job().deleted(),
+                    l.revision(),
+                    l.cuts(),
+                    l.shop(),
+                    l.last(),
+                    l.at(),
+                    l.job().face().isPresent());
+        }
+    }
+
+    /** What of a job is to be changed; null stays. */
+    record JobChange(String name, Boolean archived, Boolean deleted) {}
 
     record CorrectionChoice(String path, boolean apply) {}
 
     @GetMapping
     List<JobLine> all() {
-        return jobs.all().stream().map(j -> new JobLine(j.id(), j.name(), j.created())).toList();
+        return jobs.listed().stream().map(JobLine::of).toList();
+    }
+
+    /** Renames it, lays it aside, deletes it or takes it back. */
+    @PatchMapping("/{id}")
+    List<JobLine> change(@PathVariable long id, @RequestBody JobChange change) {
+        if (change.name() != null) {
+            jobs.rename(id, change.name());
+        }
+        if (change.archived() != null) {
+            jobs.archive(id, change.archived());
+        }
+        if (change.deleted() != null) {
+            jobs.delete(id, change.deleted());
+        }
+        return all();
+    }
+
+    /** A job with the same files and choices; its id. */
+    @PostMapping("/{id}/copy")
+    long copy(@PathVariable long id) {
+        return jobs.copy(id);
     }
 
     /** Starts reading what was brought in; the task's result is the new job's id. */

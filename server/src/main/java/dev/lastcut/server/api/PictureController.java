@@ -61,6 +61,16 @@ class PictureController {
                 .body(png(picture.darkness(box, w, h), w, h));
     }
 
+    /** What a job is, small: its first copper. */
+    @GetMapping(path = "/face", produces = MediaType.IMAGE_PNG_VALUE)
+    ResponseEntity<byte[]> face(@PathVariable long id) throws IOException {
+        String path =
+                jobs.job(id)
+                        .face()
+                        .orElseThrow(() -> new NotFoundException("The board was not read yet."));
+        return picture(id, path, null, 132, 92);
+    }
+
     private static byte[] png(float[] dark, int width, int height) throws IOException {
         BufferedImage image = new BufferedImage(width, height, BufferedImage.TYPE_INT_RGB);
         for (int i = 0; i < dark.length; i++) {

@@ -36,15 +36,20 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.PlatformTransactionManager;
+import org.springframework.transaction.support.TransactionTemplate;
 
 /** Jobs, their boards, and what is chosen for them. */
 @Service
 public class JobService {
+    private static final int LONGEST_NAME = 120;
+
     private final JobStore jobs;
     private final BlobStore blobs;
     private final TicketService tickets;
     private final Sheets sheets;
     private final Names names;
+    private final TransactionTemplate whole;
 
     /** Jobs whose files were told something since their names were last remembered. */
     private final Set<Long> told = ConcurrentHashMap.newKeySet();
@@ -52,7 +57,14 @@ public class JobService {
     private final Results<BoardGeometry> boards = new Results<>(6);
     private final Results<BoardChanges> changes = new Results<>(4);
 
-    JobService(JobStore jobs, BlobStore blobs, TicketService tickets, Sheets sheets, Names names) {
+    JobService(
+            JobStore jobs,
+            BlobStore blobs,
+            TicketService tickets,
+            Sheets sheets,
+            Names names,
+            PlatformTransactionManager transactions) {
+        this.whole = new TransactionTemplate(transactions);
         this.jobs = jobs;
         this.blobs = blobs;
         this.tickets = tickets;
@@ -97,16 +109,77 @@ public class JobService {
         }
         task.progress(2, 3, "keeping the files");
         String name = pack.name().replaceFirst("(?i)\\.zip$", "");
-        long id = jobs.create(name, pack, time());
         Ticket first = Ticket.BLANK.with(d -> d.files = Choices.roles(told));
-        tickets.begin(id, 1, "brought in", first, List.of());
+        long id = begin(name, pack, "brought in", first);
+        face(id, geometry);
         if (told.isEmpty()) {
             keep(id, geometry);
         }
         return id;
     }
 
+    /** A job with its first ticket: both are there, or neither. */
+    private long begin(String name, Pack pack, String says, Ticket first) {
+        return whole.execute(
+                status -> {
+                    long id = jobs.create(name, pack, time());
+                    tickets.begin(id, 1, says, first, List.of());
+                    return id;
+                });
+    }
+
+    /** A job of its own with the files and choices that another has now; its id. */
+    public long copy(long id) {
+        Moment now = now(id);
+        long made =
+                begin(
+                        now.name() + " copy",
+                        pack(id, now.revision()),
+                        "copied from " + now.name(),
+                        now.ticket());
+        job(id).face().ifPresent(path -> jobs.face(made, path));
+        return made;
+    }
+
+    /** Every job as it is listed, deleted ones too. */
+    public List<JobStore.Listed> listed() {
+        return jobs.listed();
+    }
+
+    /**
+     * @throws RefusedException when it is no name
+     */
+    public void rename(long id, String name) {
+        job(id);
+        String stripped = name.strip();
+        if (stripped.isEmpty() || stripped.length() > LONGEST_NAME) {
+            throw new RefusedException(
+                    "A job's name has 1 to " + LONGEST_NAME + " characters. Nothing was changed.");
+        }
+        jobs.rename(id, stripped);
+    }
+
+    public void archive(long id, boolean archived) {
+        job(id);
+        jobs.archive(id, archived);
+    }
+
+    /** It is kept and can be taken back. */
+    public void delete(long id, boolean deleted) {
+        job(id);
+        jobs.delete(id, deleted ? Optional.of(time()) : Optional.empty());
+    }
+
+    /** The file that shows best what a board is: its top copper, else its bottom copper. */
+    private void face(long id, BoardGeometry geometry) {
+        geometry.board().copper().stream()
+                .findFirst()
+                .filter(l -> !job(id).face().equals(Optional.of(l.file())))
+                .ifPresent(l -> jobs.face(id, l.file()));
+    }
+
     private void keep(long id, BoardGeometry geometry) {
+        face(id, geometry);
         Moment now = now(id);
         boards.get(
                 now.board().files(),
@@ -124,7 +197,7 @@ public class JobService {
      */
     void read(long id, Task task) {
         Moment now = now(id);
-        board(now, now.ticket(), task::progress);
+        face(id, board(now, now.ticket(), task::progress));
         if (told.remove(id)) {
             names.learn(board(id).board());
         }
@@ -161,8 +234,12 @@ public class JobService {
         }
         task.progress(2, 3, "keeping the files");
         int number = jobs.revision(id) + 1;
-        jobs.addRevision(id, number, pack, time());
-        tickets.begin(id, number, "revision " + number + " brought in", carried.ticket(), left);
+        Ticket next = carried.ticket();
+        whole.executeWithoutResult(
+                status -> {
+                    jobs.addRevision(id, number, pack, time());
+                    tickets.begin(id, number, "revision " + number + " brought in", next, left);
+                });
         keep(id, geometry);
         return number;
     }

@@ -1,6 +1,9 @@
 package dev.lastcut.server.store;
 
 import dev.lastcut.core.intake.Pack;
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -19,8 +22,25 @@ public class JobStore {
         this.blobs = blobs;
     }
 
-    /** A job. */
-    public record Job(long id, String name, String created) {}
+    /**
+     * A job.
+     *
+     * @param face the path of the file that shows what it is; empty until its board was read
+     */
+    public record Job(
+            long id,
+            String name,
+            String created,
+            boolean archived,
+            boolean deleted,
+            Optional<String> face) {}
+
+    /**
+     * A job as it is listed: where it stands, and what was done last.
+     *
+     * @param shop the id of its sheet; empty until one is chosen
+     */
+    public record Listed(Job job, int revision, int cuts, String shop, String last, String at) {}
 
     /** A file of a revision. */
     public record StoredFile(String path, String sha256) {}
@@ -72,8 +92,78 @@ public class JobStore {
         return key.getKey().longValue();
     }
 
+    /** Those that are not deleted. */
     public List<Job> all() {
-        return jdbc.sql("select * from job order by id").query((r, n) -> job(r)).list();
+        return jdbc.sql("select * from job where deleted is null order by id")
+                .query((r, n) -> job(r))
+                .list();
+    }
+
+    /** Every job, deleted ones too, the one that was worked on last first. */
+    public List<Listed> listed() {
+        return jdbc
+                .sql(
+                        """
+                        select j.*, t.says, t.at,
+                        coalesce(json_extract(t.ticket, '$.shop'), '') as shop,
+                        (select max(number) from revision r where r.job_id = j.id) as revision,
+                        (select count(*) from cut c where c.job_id = j.id) as cuts,
+                        (select max(created) from cut c where c.job_id = j.id) as cut_at
+                        from job j
+                        left join revision v on v.job_id = j.id and v.number =
+                        (select max(number) from revision r where r.job_id = j.id)
+                        left join ticket_version t on t.job_id = j.id and t.number = v.version
+                        """)
+                .query((r, n) -> listed(r))
+                .list()
+                .stream()
+                .sorted(
+                        Comparator.comparing(Listed::at)
+                                .thenComparing(l -> l.job().id())
+                                .reversed())
+                .toList();
+    }
+
+    private static Listed listed(ResultSet r) throws SQLException {
+        Job job = job(r);
+        String at = Optional.ofNullable(r.getString("at")).orElse(job.created());
+        String cut = Optional.ofNullable(r.getString("cut_at")).orElse("");
+        int cuts = r.getInt("cuts");
+        boolean cutLast = cut.compareTo(at) >= 0;
+        String says = Optional.ofNullable(r.getString("says")).orElse("brought in");
+        return new Listed(
+                job,
+                r.getInt("revision"),
+                cuts,
+                r.getString("shop"),
+                cutLast ? "cut " + cuts + " made" : says,
+                cutLast ? cut : at);
+    }
+
+    public void rename(long id, String name) {
+        set(id, "name", name);
+    }
+
+    public void archive(long id, boolean archived) {
+        set(id, "archived", archived ? 1 : 0);
+    }
+
+    /**
+     * @param when empty to take it back
+     */
+    public void delete(long id, Optional<String> when) {
+        set(id, "deleted", when.orElse(null));
+    }
+
+    public void face(long id, String path) {
+        set(id, "face", path);
+    }
+
+    private void set(long id, String column, Object value) {
+        jdbc.sql("update job set " + column + " = :value where id = :id")
+                .param("value", value)
+                .param("id", id)
+                .update();
     }
 
     public Optional<Job> find(long id) {
@@ -83,8 +173,14 @@ public class JobStore {
                 .optional();
     }
 
-    private static Job job(java.sql.ResultSet r) throws java.sql.SQLException {
-        return new Job(r.getLong("id"), r.getString("name"), r.getString("created"));
+    private static Job job(ResultSet r) throws SQLException {
+        return new Job(
+                r.getLong("id"),
+                r.getString("name"),
+                r.getString("created"),
+                r.getBoolean("archived"),
+                r.getString("deleted") != null,
+                Optional.ofNullable(r.getString("face")));
     }
 
     /** The number of the job's newest revision. */

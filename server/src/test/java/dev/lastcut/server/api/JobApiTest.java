@@ -370,4 +370,46 @@ class JobApiTest {
         assertThat(new String(pdf.body(), 0, 5, StandardCharsets.ISO_8859_1)).isEqualTo("%PDF-");
         assertThat(status("GET", job + "/print?roles=lid", null)).isEqualTo(409);
     }
+
+    @Test
+    void aJobIsRenamedCopiedLaidAsideDeletedAndTakenBack() throws Exception {
+        String job = api().bringIn("joint-box");
+        long id = Long.parseLong(job.substring(job.lastIndexOf('/') + 1));
+        api().chooseShop(job, "waggle-quick");
+        JsonNode line = line(api().json("PATCH", job, "{\"name\":\"  cell box \"}"), id);
+        assertThat(line.at("/name").asString()).isEqualTo("cell box");
+        assertThat(line.at("/last").asString()).isEqualTo("shop: Waggle Quickturn");
+        assertThat(line.at("/shop").asString()).isEqualTo("waggle-quick");
+        assertThat(line.at("/face").asBoolean()).isTrue();
+        assertThat(api().bytes(job + "/picture/face")).startsWith(0x89, 'P', 'N', 'G');
+        assertThat(api().status("PATCH", job, "{\"name\":\" \"}")).isEqualTo(409);
+
+        long copy = api().json("POST", job + "/copy", "").asLong();
+        JsonNode own = api().job("/api/jobs/" + copy);
+        assertThat(own.at("/name").asString()).isEqualTo("cell box copy");
+        assertThat(own.at("/sheetId").asString()).isEqualTo("waggle-quick");
+        assertThat(own.at("/board")).isEqualTo(api().job(job).at("/board"));
+        // What is chosen for the copy is not chosen for the first.
+        api().chooseShop("/api/jobs/" + copy, "skep-pooled");
+        assertThat(api().job(job).at("/sheetId").asString()).isEqualTo("waggle-quick");
+
+        assertThat(
+                        line(api().json("PATCH", job, "{\"archived\":true}"), id)
+                                .at("/archived")
+                                .asBoolean())
+                .isTrue();
+        assertThat(
+                        line(api().json("PATCH", job, "{\"deleted\":true}"), id)
+                                .at("/deleted")
+                                .asBoolean())
+                .isTrue();
+        JsonNode back = line(api().json("PATCH", job, "{\"deleted\":false}"), id);
+        assertThat(back.at("/deleted").asBoolean()).isFalse();
+        assertThat(api().job(job).at("/name").asString()).isEqualTo("cell box");
+        assertThat(api().status("PATCH", "/api/jobs/999999", "{\"deleted\":true}")).isEqualTo(404);
+    }
+
+    private static JsonNode line(JsonNode list, long id) {
+        return list.valueStream().filter(l -> l.at("/id").asLong() == id).findFirst().orElseThrow();
+    }
 }

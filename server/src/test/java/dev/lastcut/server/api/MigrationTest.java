@@ -115,6 +115,6 @@ class MigrationTest {
                 .contains("ticket_version")
                 .doesNotContain("sign_off", "net_current", "mill_setup", "height_map");
         assertThat(jdbc.sql("select name from pragma_table_info('job')").query(String.class).list())
-                .containsExactly("id", "name", "created");
+                .containsExactly("id", "name", "created", "archived", "deleted", "face");
     }
 }
