@@ -9,6 +9,8 @@ const MOST = 60;
 export function Comparison({ difference: d }: { difference: CutDifference }) {
   const { pair, compare } = usePair();
   const [before, after] = pair ?? [0, 0];
+  const other = d.files.filter((f) => f.what !== 'its date');
+  const dated = d.files.length - other.length;
   return (
     <section aria-label="Difference" className="border-petrol mt-3 border-l-4 pl-3">
       <div className="flex items-center justify-between">
@@ -38,13 +40,19 @@ export function Comparison({ difference: d }: { difference: CutDifference }) {
       <h3 className="mt-2 font-semibold">Files</h3>
       {d.files.length === 0 ? <p className="text-faint">Byte for byte the same.</p> : null}
       <ul aria-label="Files that differ" className="num text-[13px]">
-        {d.files.map((f) => (
+        {other.map((f) => (
           <li key={f.path} className="flex justify-between gap-2">
             <span className="min-w-0 break-all">{f.path}</span>
             <span className="text-faint shrink-0">{f.what}</span>
           </li>
         ))}
       </ul>
+      {dated > 0 ? (
+        <p className="text-faint">
+          {dated} {dated === 1 ? 'file differs' : 'files differ'} in nothing but when they were
+          made.
+        </p>
+      ) : null}
     </section>
   );
 }

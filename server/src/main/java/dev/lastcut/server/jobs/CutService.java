@@ -1,5 +1,7 @@
 package dev.lastcut.server.jobs;
 
+import static java.nio.charset.StandardCharsets.UTF_8;
+
 import dev.lastcut.core.compare.BoardChanges;
 import dev.lastcut.core.connectivity.BoardGeometry;
 import dev.lastcut.core.cut.Manifest;
@@ -14,6 +16,7 @@ import dev.lastcut.server.sheets.Sheets;
 import dev.lastcut.server.store.CutStore;
 import dev.lastcut.server.ticket.BadTicketException;
 import dev.lastcut.server.ticket.Tickets;
+import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.LinkedHashMap;
@@ -28,6 +31,9 @@ import tools.jackson.databind.JsonNode;
 @Service
 public class CutService {
     private static final int MOST_WORDS = 2000;
+
+    /** What is said of a file that says another moment and is the same else. */
+    private static final String ONLY_DATE = "its date";
 
     private final CutStore cuts;
     private final JobService jobs;
@@ -149,10 +155,25 @@ public class CutService {
             } else if (!a.containsKey(p)) {
                 all.add(new FileDifference(p, "added"));
             } else if (!Arrays.equals(a.get(p), b.get(p))) {
-                all.add(new FileDifference(p, "changed"));
+                boolean date = Arrays.equals(dated(a.get(p), created(a), created(b)), b.get(p));
+                all.add(new FileDifference(p, date ? ONLY_DATE : "changed"));
             }
         }
         return all;
+    }
+
+    /** A text as it would be of another moment; what is no text is other anyway. */
+    private static byte[] dated(byte[] content, String was, String is) {
+        return was.isEmpty()
+                ? content
+                : new String(content, StandardCharsets.ISO_8859_1)
+                        .replace(was, is)
+                        .getBytes(StandardCharsets.ISO_8859_1);
+    }
+
+    private static String created(Map<String, byte[]> files) {
+        byte[] manifest = files.getOrDefault(Verification.MANIFEST, "{}".getBytes(UTF_8));
+        return Json.MAPPER.readTree(manifest).path("created").asString();
     }
 
     /** The board as a cut's own files have it. */

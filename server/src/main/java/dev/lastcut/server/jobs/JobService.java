@@ -197,7 +197,7 @@ public class JobService {
      */
     void read(long id, Task task) {
         Moment now = now(id);
-        face(id, board(now, now.ticket(), task::progress));
+        board(now, now.ticket(), task::progress);
         if (told.remove(id)) {
             names.learn(board(id).board());
         }
@@ -302,7 +302,12 @@ public class JobService {
             return boards.get(
                     m.board().files(),
                     ticket,
-                    asking -> Making.board(pack(m.job(), m.revision()), asking, progress));
+                    asking -> {
+                        BoardGeometry read =
+                                Making.board(pack(m.job(), m.revision()), asking, progress);
+                        face(m.job(), read);
+                        return read;
+                    });
         } catch (UnusablePackException e) {
             throw new RefusedException(e.getMessage());
         }

@@ -48,7 +48,9 @@ class CutApiTest {
                         .toList();
         assertThat(files)
                 .contains("panel/fabrication/outline.gbr added", "fabrication/job.gbrjob changed")
-                .doesNotContain("assembly/parts.csv changed");
+                .doesNotContain("assembly/parts.csv changed", "fabrication/outline.gbr changed")
+                .filteredOn(f -> f.startsWith("fabrication/outline"))
+                .allMatch(f -> f.endsWith("its date"));
         assertThat(d.at("/choices").asString()).contains("panel of 2 × 2").contains("silver");
         assertThat(d.at("/board/layers")).isEmpty();
         assertThat(d.at("/board/holes")).isEmpty();
