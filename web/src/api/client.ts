@@ -209,6 +209,15 @@ function filed(value: unknown): unknown {
 export const api = {
   changeJob: (id: number, change: { name?: string; archived?: boolean; deleted?: boolean }) =>
     json<JobLine[]>(job(id), 'PATCH', change),
+  /** A whole job from its file; the new job's id. */
+  unpackJob: async (file: Blob): Promise<number> =>
+    (
+      await send('/api/whole', {
+        method: 'POST',
+        headers: { 'content-type': 'application/octet-stream' },
+        body: file,
+      })
+    ).json() as Promise<number>,
   copyJob: (id: number) => json<number>(`${job(id)}/copy`, 'POST'),
   jobs: () => json<JobLine[]>('/api/jobs'),
   job: readJob,

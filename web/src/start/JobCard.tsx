@@ -97,6 +97,14 @@ export function JobCard({
         >
           {j.archived ? 'Back on the bench' : 'Lay aside'}
         </Button>
+        <a
+          href={`/api/jobs/${j.id}/whole`}
+          download
+          title="The whole job, with its steps and cuts, as one file"
+          className="hover:bg-edge/50 rounded px-2.5"
+        >
+          As a file
+        </a>
         <Button look="quiet" className="text-stop ml-auto py-0" onClick={() => setAsking(true)}>
           Delete …
         </Button>

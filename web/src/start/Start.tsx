@@ -41,9 +41,10 @@ export function Start() {
           every file for it is made.
         </p>
         <DropField tall />
-        {there.length > 0 ? (
+        {jobs.data ? (
           <div className="mt-5 mb-2 flex items-center gap-2">
-            <h2 className="grow font-semibold">On the bench</h2>
+            <h2 className="grow font-semibold">{there.length > 0 ? 'On the bench' : ''}</h2>
+            <OpenFile onOpened={change} />
             <input
               type="search"
               aria-label="Find a job"
@@ -75,6 +76,36 @@ export function Start() {
         {gone.length > 0 ? <Gone gone={gone} onChange={change} /> : null}
       </div>
     </main>
+  );
+}
+
+/** A job that was taken elsewhere as one file; and a copy of everything there is here. */
+function OpenFile({ onOpened }: { onOpened: (of: Promise<unknown>) => void }) {
+  return (
+    <>
+      <label className="border-edge bg-card hover:border-faint focus-within:outline-petrol cursor-pointer rounded border px-2.5 py-0.5 focus-within:outline-2">
+        Open a job’s file …
+        <input
+          type="file"
+          accept=".lastcut"
+          aria-label="Open a job's file"
+          className="sr-only"
+          onChange={(e) => {
+            const file = e.target.files?.[0];
+            e.target.value = '';
+            if (file) onOpened(api.unpackJob(file));
+          }}
+        />
+      </label>
+      <a
+        href="/api/database"
+        download
+        title="The database as it is now, to be kept elsewhere"
+        className="underline"
+      >
+        Copy of everything
+      </a>
+    </>
   );
 }
 

@@ -17,6 +17,7 @@ import java.util.Optional;
  * What the printed report says.
  *
  * @param against lines that tell what the board was held against: shop, headroom, order
+ * @param panel the panel as one board, which findings of the panel are about
  */
 public record CheckReport(
         String job,
@@ -24,13 +25,33 @@ public record CheckReport(
         List<String> against,
         BoardGeometry geometry,
         CheckRun run,
-        List<SignOff> signOffs) {
+        List<SignOff> signOffs,
+        Optional<BoardGeometry> panel) {
     /** So many places get a picture; the rest are told in words. */
     static final int MOST_PICTURES = 120;
+
+    /** The layer of findings that are about the panel. */
+    private static final String PANEL = "panel";
 
     public CheckReport {
         against = List.copyOf(against);
         signOffs = List.copyOf(signOffs);
+    }
+
+    /** Of single boards. */
+    public CheckReport(
+            String job,
+            String created,
+            List<String> against,
+            BoardGeometry geometry,
+            CheckRun run,
+            List<SignOff> signOffs) {
+        this(job, created, against, geometry, run, signOffs, Optional.empty());
+    }
+
+    /** What a finding's places are on. */
+    BoardGeometry geometryOf(Finding f) {
+        return f.layers().contains(PANEL) ? panel.orElse(geometry) : geometry;
     }
 
     /** The rule's title for each rule id. */

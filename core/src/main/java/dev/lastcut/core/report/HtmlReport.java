@@ -64,7 +64,7 @@ public final class HtmlReport {
         String severity = f.severity().id();
         out.append("<div class=\"finding\" id=\"").append(escaped(f.id())).append("\">");
         if (report.hasPicture(index, f)) {
-            picture(FindingPicture.of(report.geometry(), f));
+            picture(FindingPicture.of(report.geometryOf(f), f));
         }
         out.append("<div><span class=\"s ").append(severity).append("\">").append(index + 1);
         out.append(' ').append(severity).append("</span> <b>").append(escaped(title));

@@ -94,7 +94,7 @@ public final class PdfReport {
             }
         }
         if (drawn) {
-            picture(FindingPicture.of(report.geometry(), f), LEFT, top - PICTURE_HEIGHT - 5);
+            picture(FindingPicture.of(report.geometryOf(f), f), LEFT, top - PICTURE_HEIGHT - 5);
             pages.moveTo(Math.min(pages.y(), top - PICTURE_HEIGHT - 9));
         }
         pages.skip(6);

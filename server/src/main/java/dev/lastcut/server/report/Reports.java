@@ -8,6 +8,7 @@ import dev.lastcut.core.connectivity.BoardGeometry;
 import dev.lastcut.core.cut.SignOff;
 import dev.lastcut.core.geometry.Length;
 import dev.lastcut.core.job.Making;
+import dev.lastcut.core.panel.Panel;
 import dev.lastcut.core.report.CheckReport;
 import java.util.ArrayList;
 import java.util.List;
@@ -47,7 +48,14 @@ public final class Reports {
         if (!ordered.isEmpty()) {
             lines.add("Ordered: " + ordered);
         }
-        return new CheckReport(job, created, lines, geometry, run, signOffs);
+        return new CheckReport(
+                job,
+                created,
+                lines,
+                geometry,
+                run,
+                signOffs,
+                against.panel().flatMap(p -> p.on(geometry).panel()).map(Panel::whole));
     }
 
     private static String headroom(Headroom h) {

@@ -94,6 +94,12 @@ final class Bench implements AutoCloseable {
         wait.until(ExpectedConditions.elementToBeClickable(by)).click();
     }
 
+    /** Chooses what begins so; behind it stands what it does to the price. */
+    void optionBeginning(String text) {
+        By by = By.xpath("//*[@role='option'][starts-with(normalize-space(.),'" + text + "')]");
+        wait.until(ExpectedConditions.elementToBeClickable(by)).click();
+    }
+
     /** Gives a file to a field, shown or not. */
     void upload(String css, java.nio.file.Path file) {
         driver.findElement(By.cssSelector(css)).sendKeys(file.toString());

@@ -80,7 +80,7 @@ class CheckBrowserTest extends BrowserTest {
         bringIn("hive-scale-node");
         choose("skep-pooled");
         bench.click("[aria-label='Copper weight outside']");
-        bench.option("2 oz");
+        bench.optionBeginning("2 oz");
         bench.seeText("[data-limit=clearance]", "0.250 mm");
         bench.seeText("[data-limit=clearance]", "for this order");
         bench.type("input[aria-label='Headroom on Smallest gap between copper']", "20 %");

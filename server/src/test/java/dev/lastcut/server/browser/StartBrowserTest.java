@@ -16,6 +16,9 @@ import org.springframework.test.context.DynamicPropertySource;
 class StartBrowserTest extends BrowserTest {
     @TempDir static Path data;
 
+    @org.springframework.beans.factory.annotation.Autowired
+    dev.lastcut.server.jobs.ParcelService parcels;
+
     @DynamicPropertySource
     static void storage(DynamicPropertyRegistry registry) {
         registry.add("lastcut.data", data::toString);
@@ -52,6 +55,15 @@ class StartBrowserTest extends BrowserTest {
         bench.until(() -> bench.all("[data-job]").size() == 1);
         bench.press("Take it back");
         bench.seeText("[data-job='2']", "cell copy");
+        byte[] whole = parcels.pack(1);
+        Path file = java.nio.file.Files.write(data.resolve("cell.lastcut"), whole);
+        bench.upload("input[aria-label=\"Open a job's file\"]", file);
+        bench.seeText("[data-job='3']", "cell");
+        Path bad =
+                java.nio.file.Files.write(
+                        data.resolve("bad.lastcut"), java.util.Arrays.copyOf(whole, 900));
+        bench.upload("input[aria-label=\"Open a job's file\"]", bad);
+        bench.seeText("[role=alert]", "Nothing was changed");
         bench.click("[data-job='2'] button");
         bench.seeBoard();
         assertThat(bench.path()).isEqualTo("/jobs/2/look-over");
