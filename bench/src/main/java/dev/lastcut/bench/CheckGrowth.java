@@ -17,6 +17,7 @@ import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import org.locationtech.jts.geom.Geometry;
 
 /**
  * Times all checks on boards of growing size in one process, beside one union of the top copper by
@@ -96,7 +97,7 @@ public final class CheckGrowth {
         Headroom one = new Headroom(0, Map.of(LimitKey.CLEARANCE, 20_000.0), Map.of());
         double again = ms(() -> run[0] = CheckRunner.run(new CheckContext(g, sheet, one)));
         long computed = run[0].results().stream().filter(CheckRun.Result::computed).count();
-        List<? extends org.locationtech.jts.geom.Geometry> copper =
+        List<? extends Geometry> copper =
                 g.nets().nodes().stream()
                         .filter(n -> n.layer() == 0)
                         .map(n -> n.polygon())

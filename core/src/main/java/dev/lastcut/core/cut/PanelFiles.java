@@ -2,6 +2,7 @@ package dev.lastcut.core.cut;
 
 import dev.lastcut.core.assembly.PartsPlan;
 import dev.lastcut.core.assembly.Population;
+import dev.lastcut.core.board.Aperture;
 import dev.lastcut.core.board.Feature;
 import dev.lastcut.core.board.ObjectAttributes;
 import dev.lastcut.core.board.Side;
@@ -139,7 +140,7 @@ final class PanelFiles {
             Segment line = new Segment.Line(Pt.of(c[0]), Pt.of(c[c.length - 1]));
             lines.add(
                     new Feature.Stroke(
-                            new dev.lastcut.core.board.Aperture.Circle(PEN_NM, 0),
+                            new Aperture.Circle(PEN_NM, 0),
                             line,
                             Orientation.NONE,
                             true,

@@ -5,6 +5,7 @@ import dev.lastcut.core.board.Layer;
 import dev.lastcut.core.board.Side;
 import dev.lastcut.core.connectivity.BoardGeometry;
 import dev.lastcut.core.formats.table.Designators;
+import dev.lastcut.core.geometry.Geo;
 import dev.lastcut.core.panel.Panel;
 import dev.lastcut.core.panel.PlacedBoard;
 import dev.lastcut.core.stencil.StencilPlan;
@@ -18,6 +19,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.function.Function;
 import org.locationtech.jts.geom.Geometry;
+import org.locationtech.jts.geom.GeometryFilter;
 import org.locationtech.jts.geom.Polygon;
 
 /**
@@ -72,14 +74,14 @@ record StencilSheet(
                 what = what.isEmpty() ? own.what : what;
             }
             if (!areas.isEmpty()) {
-                Geometry area = dev.lastcut.core.geometry.Geo.collected(areas);
+                Geometry area = Geo.collected(areas);
                 all.put(side, new StencilSheet(side, area, features, what, List.copyOf(remarks)));
             }
         }
         return all;
     }
 
-    private static org.locationtech.jts.geom.GeometryFilter polygons(List<Polygon> out) {
+    private static GeometryFilter polygons(List<Polygon> out) {
         return g -> {
             if (g instanceof Polygon p && !p.isEmpty()) {
                 out.add(p);

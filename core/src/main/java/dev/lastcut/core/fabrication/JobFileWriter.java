@@ -10,6 +10,7 @@ import dev.lastcut.core.board.Side;
 import dev.lastcut.core.geometry.Length;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
+import java.util.Locale;
 import java.util.UUID;
 import org.locationtech.jts.geom.Envelope;
 
@@ -108,7 +109,7 @@ public final class JobFileWriter {
     private static String name(Role role) {
         String side = role.side().map(Side::word).orElse("inner " + role.inner());
         return role.kind().name().charAt(0)
-                + role.kind().name().substring(1).toLowerCase(java.util.Locale.ROOT)
+                + role.kind().name().substring(1).toLowerCase(Locale.ROOT)
                 + " "
                 + side;
     }

@@ -9,6 +9,7 @@ import java.util.Map;
 import org.locationtech.jts.geom.Envelope;
 import org.locationtech.jts.geom.Geometry;
 import org.locationtech.jts.geom.Polygon;
+import org.locationtech.jts.geom.util.AffineTransformation;
 import org.locationtech.jts.index.strtree.STRtree;
 
 /** What of a panel stays when its channels and cut-outs are routed. */
@@ -99,9 +100,7 @@ final class Material {
 
     private static Geometry moved(Geometry g, PlacedBoard from, PlacedBoard to) {
         var by = to.shift().minus(from.shift());
-        return org.locationtech.jts.geom.util.AffineTransformation.translationInstance(
-                        by.x(), by.y())
-                .transform(g);
+        return AffineTransformation.translationInstance(by.x(), by.y()).transform(g);
     }
 
     private static List<Geometry> shapes(List<Break.Tab> tabs) {

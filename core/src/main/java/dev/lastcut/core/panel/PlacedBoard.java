@@ -4,6 +4,7 @@ import dev.lastcut.core.assembly.PartBodies;
 import dev.lastcut.core.geometry.Orientation;
 import dev.lastcut.core.geometry.Pt;
 import org.locationtech.jts.geom.Coordinate;
+import org.locationtech.jts.geom.CoordinateFilter;
 import org.locationtech.jts.geom.Envelope;
 import org.locationtech.jts.geom.Geometry;
 import org.locationtech.jts.geom.util.AffineTransformation;
@@ -31,7 +32,7 @@ public record PlacedBoard(int number, PanelSource source, double rotationDeg, Pt
 
     private static Geometry onGrid(Geometry g) {
         g.apply(
-                (org.locationtech.jts.geom.CoordinateFilter)
+                (CoordinateFilter)
                         c -> {
                             c.x = Math.rint(c.x);
                             c.y = Math.rint(c.y);

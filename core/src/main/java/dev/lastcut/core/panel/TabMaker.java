@@ -5,6 +5,7 @@ import dev.lastcut.core.geometry.Geo;
 import dev.lastcut.core.geometry.Length;
 import dev.lastcut.core.geometry.Pt;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
@@ -191,7 +192,7 @@ final class TabMaker {
             near.add(s);
             open = Geo.difference(open, Geo.clip(s.shape(), strip));
         }
-        near.sort(java.util.Comparator.comparingInt(Solid::number));
+        near.sort(Comparator.comparingInt(Solid::number));
         Solid self = near.stream().filter(s -> s.number() == b.number()).findFirst().orElse(null);
         if (self == null) {
             return Optional.empty();

@@ -7,6 +7,7 @@ import dev.lastcut.core.cut.SignOff;
 import dev.lastcut.core.geometry.Geo;
 import dev.lastcut.core.geometry.Measure;
 import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -151,7 +152,7 @@ public final class HtmlReport {
     /** Opens a path; the caller ends it with its ink. */
     private void path(Geometry g, Envelope w) {
         out.append("<path d=\"");
-        List<Geometry> lines = new java.util.ArrayList<>();
+        List<Geometry> lines = new ArrayList<>();
         if (g.getDimension() == 2) {
             Geo.eachPolygon(
                     g,

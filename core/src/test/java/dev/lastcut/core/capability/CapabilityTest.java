@@ -3,6 +3,7 @@ package dev.lastcut.core.capability;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import dev.lastcut.core.TestBoards;
 import dev.lastcut.core.board.Role;
 import dev.lastcut.core.board.Side;
 import dev.lastcut.core.milling.TestMills;
@@ -59,8 +60,7 @@ class CapabilityTest {
     @Test
     void whatIsOrderedChangesTheNumbersItTouches() {
         CapabilitySheet plain =
-                dev.lastcut.core.TestBoards.house(
-                        Map.of(LimitKey.TRACK_WIDTH, 0.15, LimitKey.MASK_DAM, 0.1));
+                TestBoards.house(Map.of(LimitKey.TRACK_WIDTH, 0.15, LimitKey.MASK_DAM, 0.1));
         Limit wider = new Limit(8, "mil", "", "");
         Limit ring = new Limit(0.2, "mm", "", "");
         CapabilitySheet sheet =
@@ -83,7 +83,7 @@ class CapabilityTest {
                                         "4",
                                         Map.of(LimitKey.ANNULAR_RING, ring))),
                         new Price("EUR", 0, 0, 0),
-                        java.util.Optional.empty());
+                        Optional.empty());
         Order heavy = Order.USUAL.with(OrderOption.COPPER_OUTER, "2");
         assertThat(sheet.limit(LimitKey.TRACK_WIDTH, Order.USUAL, 2).orElseThrow().nm())
                 .isEqualTo(150_000);

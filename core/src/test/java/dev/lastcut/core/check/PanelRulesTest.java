@@ -22,6 +22,7 @@ import dev.lastcut.core.panel.Rails;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
 
 /** Planted places; the distances are drawn, so the sums are plain. */
@@ -64,7 +65,7 @@ class PanelRulesTest {
         Map<String, BoardGeometry> beside =
                 others.entrySet().stream()
                         .collect(
-                                java.util.stream.Collectors.toMap(
+                                Collectors.toMap(
                                         Map.Entry::getKey, e -> new BoardGeometry(e.getValue())));
         Against against =
                 new Against(SHOP, Headroom.NONE)

@@ -16,10 +16,12 @@ import dev.lastcut.core.formats.solid.Mesh;
 import dev.lastcut.core.formats.solid.StlWriter;
 import dev.lastcut.core.geometry.Flattener;
 import dev.lastcut.core.geometry.Geo;
+import dev.lastcut.core.geometry.Segment;
 import dev.lastcut.core.intake.Intake;
 import dev.lastcut.core.intake.TruePack;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
+import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -27,6 +29,7 @@ import java.util.Map;
 import java.util.Optional;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
+import org.locationtech.jts.algorithm.Area;
 import org.locationtech.jts.geom.Geometry;
 
 class SolidBoardTest {
@@ -158,7 +161,7 @@ class SolidBoardTest {
 
     /** The drawing of one layer alone: the others' entities taken out of the text. */
     private static Drawing drawing(byte[] dxf, String layer) {
-        String text = new String(dxf, java.nio.charset.StandardCharsets.US_ASCII);
+        String text = new String(dxf, StandardCharsets.US_ASCII);
         StringBuilder out = new StringBuilder();
         for (String entity : text.split("(?m)^(?=  0\n(?:POLYLINE|CIRCLE|ENDSEC))")) {
             boolean shape = entity.startsWith("  0\nPOLYLINE") || entity.startsWith("  0\nCIRCLE");
@@ -167,9 +170,7 @@ class SolidBoardTest {
             }
         }
         return DxfReader.read(
-                "x.dxf",
-                out.toString().getBytes(java.nio.charset.StandardCharsets.US_ASCII),
-                Optional.empty());
+                "x.dxf", out.toString().getBytes(StandardCharsets.US_ASCII), Optional.empty());
     }
 
     private static Geometry area(byte[] dxf, String layer) {
@@ -180,7 +181,7 @@ class SolidBoardTest {
     private static double sum(byte[] dxf, String layer) {
         double sum = 0;
         var outline = OutlineBuilder.build(drawing(dxf, layer).features());
-        List<List<dev.lastcut.core.geometry.Segment>> all = new ArrayList<>();
+        List<List<Segment>> all = new ArrayList<>();
         all.add(outline.outer());
         all.addAll(outline.cutouts());
         all.addAll(outline.others());
@@ -192,7 +193,7 @@ class SolidBoardTest {
         return sum;
     }
 
-    private static double ring(List<dev.lastcut.core.geometry.Segment> path) {
-        return org.locationtech.jts.algorithm.Area.ofRing(Flattener.FINE.polyline(path));
+    private static double ring(List<Segment> path) {
+        return Area.ofRing(Flattener.FINE.polyline(path));
     }
 }

@@ -9,6 +9,7 @@ import dev.lastcut.core.assembly.PartsPlan;
 import dev.lastcut.core.board.Board;
 import dev.lastcut.core.board.Hole;
 import dev.lastcut.core.board.Layer;
+import dev.lastcut.core.board.LayerImage;
 import dev.lastcut.core.board.Role;
 import dev.lastcut.core.board.Side;
 import dev.lastcut.core.connectivity.BoardGeometry;
@@ -132,9 +133,7 @@ class PanelTest {
                 continue;
             }
             byte[] gerber = files.get(l.role().id() + ".gbr");
-            var image =
-                    dev.lastcut.core.board.LayerImage.of(
-                            GerberReader.read("x.gbr", gerber).features(), g.flattener());
+            var image = LayerImage.of(GerberReader.read("x.gbr", gerber).features(), g.flattener());
             Geometry shown = image.area();
             for (PlacedBoard b : p.boards()) {
                 Envelope cell = Geo.expanded(b.box(), -2_000);

@@ -5,6 +5,7 @@ import dev.lastcut.server.jobs.CutService;
 import dev.lastcut.server.jobs.NotFoundException;
 import dev.lastcut.server.store.CutStore;
 import java.util.List;
+import java.util.Locale;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -69,7 +70,7 @@ class CutController {
                         .map(
                                 f ->
                                         new ZipFaultView(
-                                                f.kind().name().toLowerCase(java.util.Locale.ROOT),
+                                                f.kind().name().toLowerCase(Locale.ROOT),
                                                 f.path(),
                                                 f.says()))
                         .toList());

@@ -13,6 +13,7 @@ import dev.lastcut.core.board.Role;
 import dev.lastcut.core.board.SourceFile;
 import dev.lastcut.core.capability.CapabilitySheet;
 import dev.lastcut.core.check.CheckRun;
+import dev.lastcut.core.check.Outcome;
 import dev.lastcut.core.connectivity.BoardGeometry;
 import dev.lastcut.core.formats.drill.DrillFormat;
 import dev.lastcut.core.geometry.Length;
@@ -291,11 +292,7 @@ record JobView(
         int notRun =
                 (int)
                         run.results().stream()
-                                .filter(
-                                        r ->
-                                                r.outcome().status()
-                                                        == dev.lastcut.core.check.Outcome.Status
-                                                                .NOT_RUN)
+                                .filter(r -> r.outcome().status() == Outcome.Status.NOT_RUN)
                                 .count();
         return new CheckSummary(true, counts[0], counts[1], counts[2], open, notRun);
     }

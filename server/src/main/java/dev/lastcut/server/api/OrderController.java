@@ -9,6 +9,7 @@ import dev.lastcut.core.capability.OrderOption;
 import dev.lastcut.core.capability.Quote;
 import dev.lastcut.core.check.EdgeFeatures;
 import dev.lastcut.core.connectivity.BoardGeometry;
+import dev.lastcut.core.geometry.Length;
 import dev.lastcut.core.panel.Panel;
 import dev.lastcut.core.panel.PanelAsk;
 import dev.lastcut.core.quote.JobQuote;
@@ -162,7 +163,7 @@ class OrderController {
         }
 
         private static String number(Limit l) {
-            String n = dev.lastcut.core.geometry.Length.shortMm(l.value());
+            String n = Length.shortMm(l.value());
             return l.hasNoUnit() ? n : n + " " + l.unit();
         }
     }

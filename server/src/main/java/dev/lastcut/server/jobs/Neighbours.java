@@ -10,6 +10,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.TreeSet;
 
 /** Boards of other jobs that go on a job's panel, found by the job's name. */
 final class Neighbours implements Others {
@@ -46,7 +47,7 @@ final class Neighbours implements Others {
     /** What results depend on besides the job itself: the boards beside it, as they are now. */
     List<Object> key(Ticket ticket) {
         List<Object> all = new ArrayList<>();
-        for (String pack : ticket.panel().map(PanelPlan::packs).orElse(new java.util.TreeSet<>())) {
+        for (String pack : ticket.panel().map(PanelPlan::packs).orElse(new TreeSet<>())) {
             Optional<Moment> there = moment(pack);
             all.add(pack);
             there.ifPresent(

@@ -2,6 +2,7 @@ package dev.lastcut.server.jobs;
 
 import dev.lastcut.core.cut.Manifest;
 import dev.lastcut.server.report.Json;
+import dev.lastcut.server.sheets.SheetJson;
 import dev.lastcut.server.sheets.Sheets;
 import dev.lastcut.server.store.BlobStore;
 import dev.lastcut.server.store.ParcelStore;
@@ -9,6 +10,7 @@ import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.HashMap;
@@ -66,13 +68,7 @@ public class ParcelService {
         String shop = jobs.ticket(id).shop().orElse("");
         Map<String, String> own = new LinkedHashMap<>();
         if (sheets.isOwn(shop)) {
-            sheets.json(shop)
-                    .ifPresent(
-                            j ->
-                                    own.put(
-                                            shop,
-                                            new String(
-                                                    j, java.nio.charset.StandardCharsets.UTF_8)));
+            sheets.json(shop).ifPresent(j -> own.put(shop, new String(j, StandardCharsets.UTF_8)));
         }
         Map<String, List<Map<String, Object>>> rows = parcels.rows(id);
         ByteArrayOutputStream bytes = new ByteArrayOutputStream();
@@ -153,9 +149,8 @@ public class ParcelService {
     private void sheet(String id, String json) {
         if (sheets.find(id).isEmpty()) {
             try {
-                sheets.keep(
-                        json.getBytes(java.nio.charset.StandardCharsets.UTF_8), JobService.time());
-            } catch (dev.lastcut.server.sheets.SheetJson.BadSheetException e) {
+                sheets.keep(json.getBytes(StandardCharsets.UTF_8), JobService.time());
+            } catch (SheetJson.BadSheetException e) {
                 throw new IllegalArgumentException(e.getMessage(), e);
             }
         }

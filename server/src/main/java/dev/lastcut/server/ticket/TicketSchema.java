@@ -23,6 +23,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.function.Function;
 
@@ -78,7 +79,7 @@ public final class TicketSchema {
         List<String> ids = new ArrayList<>();
         Role.pictures(0).forEach(r -> ids.add(r.id()));
         for (Role.Kind kind : Role.Kind.values()) {
-            String id = kind.name().toLowerCase(java.util.Locale.ROOT).replace('_', '-');
+            String id = kind.name().toLowerCase(Locale.ROOT).replace('_', '-');
             if (Role.parse(id).isPresent() && !ids.contains(id)) {
                 ids.add(id);
             }

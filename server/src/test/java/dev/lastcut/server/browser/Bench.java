@@ -3,12 +3,15 @@ package dev.lastcut.server.browser;
 import java.awt.Color;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayInputStream;
+import java.io.File;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
+import java.util.Base64;
 import java.util.List;
 import java.util.Map;
+import java.util.function.BooleanSupplier;
 import java.util.logging.Level;
 import javax.imageio.ImageIO;
 import org.openqa.selenium.By;
@@ -50,7 +53,7 @@ final class Bench implements AutoCloseable {
                 "prefs", Map.of("download.default_directory", downloads.toString()));
         ChromeDriverService service =
                 new ChromeDriverService.Builder()
-                        .usingDriverExecutable(new java.io.File("/usr/bin/chromedriver"))
+                        .usingDriverExecutable(new File("/usr/bin/chromedriver"))
                         .build();
         driver = new ChromeDriver(service, options);
         driver.manage().window().setSize(new Dimension(1280, 940));
@@ -66,7 +69,7 @@ final class Bench implements AutoCloseable {
         return wait.until(condition);
     }
 
-    void until(java.util.function.BooleanSupplier condition) {
+    void until(BooleanSupplier condition) {
         wait.until(d -> condition.getAsBoolean());
     }
 
@@ -101,7 +104,7 @@ final class Bench implements AutoCloseable {
     }
 
     /** Gives a file to a field, shown or not. */
-    void upload(String css, java.nio.file.Path file) {
+    void upload(String css, Path file) {
         driver.findElement(By.cssSelector(css)).sendKeys(file.toString());
     }
 
@@ -163,7 +166,7 @@ final class Bench implements AutoCloseable {
                 """,
                 see(css),
                 name,
-                java.util.Base64.getEncoder().encodeToString(content));
+                Base64.getEncoder().encodeToString(content));
     }
 
     private WebElement table() {

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import dev.lastcut.server.LastCut;
 import dev.lastcut.server.api.Packs;
+import dev.lastcut.server.jobs.OutputService;
 import java.nio.file.Path;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -16,7 +17,7 @@ import org.springframework.test.context.DynamicPropertySource;
 @SpringBootTest(classes = LastCut.class, webEnvironment = SpringBootTest.WebEnvironment.RANDOM_PORT)
 class CutBrowserTest extends BrowserTest {
     @TempDir static Path data;
-    @Autowired dev.lastcut.server.jobs.OutputService outputs;
+    @Autowired OutputService outputs;
 
     @DynamicPropertySource
     static void storage(DynamicPropertyRegistry registry) {

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import dev.lastcut.server.LastCut;
 import java.nio.file.Path;
+import java.util.Locale;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.openqa.selenium.Keys;
@@ -89,7 +90,7 @@ class PanelBrowserTest extends BrowserTest {
         bench.seeText("[role=alert]", "lie upon each other");
         for (int i = 0; i < 12; i++) {
             bench.see("[role=application]").sendKeys(Keys.ARROW_UP);
-            bench.seeText(HELD, String.format(java.util.Locale.ROOT, "%.3f mm", 56.45 + i));
+            bench.seeText(HELD, String.format(Locale.ROOT, "%.3f mm", 56.45 + i));
         }
         bench.until(() -> bench.all("[role=alert]").isEmpty());
         bench.see("[role=application]").sendKeys(Keys.DELETE);

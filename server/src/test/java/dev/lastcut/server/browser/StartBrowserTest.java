@@ -3,10 +3,14 @@ package dev.lastcut.server.browser;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import dev.lastcut.server.LastCut;
+import dev.lastcut.server.jobs.ParcelService;
+import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.Arrays;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.openqa.selenium.Keys;
+import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.boot.test.context.SpringBootTest;
 import org.springframework.test.context.DynamicPropertyRegistry;
 import org.springframework.test.context.DynamicPropertySource;
@@ -16,8 +20,7 @@ import org.springframework.test.context.DynamicPropertySource;
 class StartBrowserTest extends BrowserTest {
     @TempDir static Path data;
 
-    @org.springframework.beans.factory.annotation.Autowired
-    dev.lastcut.server.jobs.ParcelService parcels;
+    @Autowired ParcelService parcels;
 
     @DynamicPropertySource
     static void storage(DynamicPropertyRegistry registry) {
@@ -56,12 +59,10 @@ class StartBrowserTest extends BrowserTest {
         bench.press("Take it back");
         bench.seeText("[data-job='2']", "cell copy");
         byte[] whole = parcels.pack(1);
-        Path file = java.nio.file.Files.write(data.resolve("cell.lastcut"), whole);
+        Path file = Files.write(data.resolve("cell.lastcut"), whole);
         bench.upload("input[aria-label=\"Open a job's file\"]", file);
         bench.seeText("[data-job='3']", "cell");
-        Path bad =
-                java.nio.file.Files.write(
-                        data.resolve("bad.lastcut"), java.util.Arrays.copyOf(whole, 900));
+        Path bad = Files.write(data.resolve("bad.lastcut"), Arrays.copyOf(whole, 900));
         bench.upload("input[aria-label=\"Open a job's file\"]", bad);
         bench.seeText("[role=alert]", "Nothing was changed");
         bench.click("[data-job='2'] button");

@@ -14,8 +14,10 @@ import dev.lastcut.core.panel.PlacedBoard;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeSet;
 import org.locationtech.jts.geom.Coordinate;
 import org.locationtech.jts.geom.Envelope;
 import org.locationtech.jts.geom.Geometry;
@@ -98,7 +100,7 @@ public final class ScoreCrossesRule extends PanelRule {
                                         + Length.text(s.upright() ? line.getMinX() : line.getMinY())
                                         + " runs through "
                                         + (one ? "board " : "boards ")
-                                        + String.join(", ", new java.util.TreeSet<>(boards))
+                                        + String.join(", ", new TreeSet<>(boards))
                                         + " and would cut "
                                         + (one ? "it" : "them")
                                         + ". Line the boards up, or join them by tabs."));
@@ -136,8 +138,7 @@ public final class ScoreCrossesRule extends PanelRule {
                                                 + " dress them by hand."
                                         : "The board's edge is not four straight sides: a score"
                                                 + " leaves material that is no part of it ("
-                                                + String.format(
-                                                        java.util.Locale.ROOT, "%.1f", share * 100)
+                                                + String.format(Locale.ROOT, "%.1f", share * 100)
                                                 + " % of its area). Join the boards by tabs."));
     }
 }

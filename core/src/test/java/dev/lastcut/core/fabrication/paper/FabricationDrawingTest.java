@@ -7,6 +7,7 @@ import dev.lastcut.core.board.Board;
 import dev.lastcut.core.capability.Order;
 import dev.lastcut.core.connectivity.BoardGeometry;
 import dev.lastcut.core.fabrication.StackUp;
+import dev.lastcut.core.geometry.Length;
 import dev.lastcut.core.intake.Intake;
 import dev.lastcut.core.intake.TruePack;
 import java.util.List;
@@ -47,6 +48,6 @@ class FabricationDrawingTest {
     }
 
     private static String whole(double mm) {
-        return Pattern.quote(dev.lastcut.core.geometry.Length.shortMm(mm));
+        return Pattern.quote(Length.shortMm(mm));
     }
 }
