@@ -18,7 +18,7 @@ import { Cut } from './stations/Cut';
 import { LookOver } from './stations/LookOver';
 import { Mill } from './stations/Mill';
 import { PanelTable } from './panel/PanelTable';
-import { planOf, toTicket, type Lying } from './panel/plan';
+import { gapOf, planOf, toTicket, type Lying } from './panel/plan';
 import { usePartsChange } from './parts/usePartsChange';
 import { Panelling } from './stations/Panelling';
 import { Parts } from './stations/Parts';
@@ -268,7 +268,7 @@ function Bench({ job, station }: { job: Job; station: Station }) {
             key={`panel ${job.id}`}
             job={job}
             panel={panelData}
-            gapNm={(plan.gapMm ?? (plan.join === 'score' ? 0 : 2)) * 1e6}
+            gapNm={gapOf(plan) * 1e6}
             findings={ofPanel}
             onMoved={movePanel}
           />

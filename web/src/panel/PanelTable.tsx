@@ -2,10 +2,10 @@ import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { Finding, Job, PanelResult } from '../api/client';
 import { useView } from '../store/view';
 import { tableColor } from '../table/Renderer';
+import { Lamp } from '../table/TableBar';
 import { useLayers } from '../table/useLayers';
 import { fit, movedTo, pan, toBoard, zoomAbout, type Viewport } from '../table/viewport';
 import { Button, Toggle } from '../ui/Button';
-import { Slider } from '../ui/Slider';
 import { length, number } from '../units';
 import { drawPanel } from './drawPanel';
 import { boardAt, boxOf, caught, type PlacedBoard } from './places';
@@ -401,17 +401,7 @@ export function PanelTable({
         <Toggle on={view.flipped} onClick={view.flip} title="See it from below (B)">
           Below
         </Toggle>
-        <span className="text-faint ml-auto flex items-center gap-2 pr-1">
-          Lamp
-          <Slider
-            label="Lamp brightness"
-            value={view.lamp}
-            min={0.45}
-            max={1}
-            step={0.05}
-            onValueChange={view.setLamp}
-          />
-        </span>
+        <Lamp />
       </div>
     </div>
   );

@@ -1,30 +1,12 @@
 import type { PanelResult } from '../api/client';
 import { tableColor } from '../table/Renderer';
+import { trace } from '../table/trace';
 import { toScreen, type Viewport } from '../table/viewport';
 import { boxOf, onPanel, ringsOf, type PlacedBoard } from './places';
 import { placing, type Sprite } from './sprite';
 
 const INK = '#2f2a24';
 const PETROL = '#1c5a63';
-
-function trace(
-  g: CanvasRenderingContext2D,
-  v: Viewport,
-  rings: readonly (readonly number[])[],
-): void {
-  g.beginPath();
-  for (const r of rings) {
-    for (let i = 0; i + 1 < r.length; i += 2) {
-      const [x, y] = toScreen(v, r[i] ?? 0, r[i + 1] ?? 0);
-      if (i === 0) {
-        g.moveTo(x, y);
-      } else {
-        g.lineTo(x, y);
-      }
-    }
-    g.closePath();
-  }
-}
 
 function round(
   g: CanvasRenderingContext2D,

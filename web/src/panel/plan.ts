@@ -77,6 +77,11 @@ export function planOf(p: PanelPlan): Plan {
   };
 }
 
+/** Between boards, mm: what is usual for the join where nothing is said. */
+export function gapOf(p: Plan): number {
+  return p.gapMm ?? (p.join === 'score' ? 0 : 2);
+}
+
 /** The plan by the names of the ticket. */
 export function toTicket(p: Plan): Record<string, unknown> {
   return {

@@ -8,7 +8,7 @@ import {
   type PanelResult,
 } from '../api/client';
 import { SEVERITIES } from '../check/FindingCard';
-import { fresh, planOf, toTicket, type Plan } from '../panel/plan';
+import { fresh, gapOf, planOf, toTicket, type Plan } from '../panel/plan';
 import { usePartsChange } from '../parts/usePartsChange';
 import { go } from '../router';
 import { Button } from '../ui/Button';
@@ -177,11 +177,7 @@ function Form({
         />
       </Row>
       <Row name="Gap">
-        <NumberField
-          label="Gap"
-          value={plan.gapMm ?? (plan.join === 'score' ? 0 : 2)}
-          onCommit={(gapMm) => put({ gapMm })}
-        />
+        <NumberField label="Gap" value={gapOf(plan)} onCommit={(gapMm) => put({ gapMm })} />
         mm
       </Row>
       {plan.join === 'tabs' ? (

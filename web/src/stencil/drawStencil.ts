@@ -1,25 +1,7 @@
 import type { StencilResult } from '../api/client';
 import type { Over } from '../table/overlay';
-import { toScreen, type Viewport } from '../table/viewport';
-
-function trace(
-  g: CanvasRenderingContext2D,
-  v: Viewport,
-  rings: readonly (readonly number[])[],
-): void {
-  g.beginPath();
-  for (const r of rings) {
-    for (let i = 0; i + 1 < r.length; i += 2) {
-      const [x, y] = toScreen(v, r[i] ?? 0, r[i + 1] ?? 0);
-      if (i === 0) {
-        g.moveTo(x, y);
-      } else {
-        g.lineTo(x, y);
-      }
-    }
-    g.closePath();
-  }
-}
+import { trace } from '../table/trace';
+import { toScreen } from '../table/viewport';
 
 /** Openings as they will be cut, over a dashed line of how they were drawn. */
 export function drawStencil(stencil: StencilResult, chosen: string): Over {

@@ -36,18 +36,26 @@ export function TableBar({ onFit, readout }: { onFit: () => void; readout: strin
       >
         Measure
       </Toggle>
-      <span className="text-faint ml-auto flex items-center gap-2 pr-1">
-        Lamp
-        <Slider
-          label="Lamp brightness"
-          value={view.lamp}
-          min={0.45}
-          max={1}
-          step={0.05}
-          onValueChange={view.setLamp}
-        />
-      </span>
+      <Lamp />
     </div>
+  );
+}
+
+/** How bright the table is lit. */
+export function Lamp() {
+  const view = useView();
+  return (
+    <span className="text-faint ml-auto flex items-center gap-2 pr-1">
+      Lamp
+      <Slider
+        label="Lamp brightness"
+        value={view.lamp}
+        min={0.45}
+        max={1}
+        step={0.05}
+        onValueChange={view.setLamp}
+      />
+    </span>
   );
 }
 

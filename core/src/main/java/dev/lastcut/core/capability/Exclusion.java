@@ -14,10 +14,12 @@ public record Exclusion(
 
     /** "Copper weight outside 3 oz with Material polyimide, flexible". */
     public String words() {
-        return words(option, value) + " with " + words(with, withValue);
-    }
-
-    private static String words(OrderOption o, String v) {
-        return o.title() + " " + v + (o.unit().isEmpty() ? "" : " " + o.unit());
+        return option.title()
+                + " "
+                + option.words(value)
+                + " with "
+                + with.title()
+                + " "
+                + with.words(withValue);
     }
 }

@@ -48,6 +48,11 @@ public enum OrderOption {
         return unit;
     }
 
+    /** A value of it with its unit: "1.6 mm". */
+    public String words(String value) {
+        return unit.isEmpty() ? value : value + " " + unit;
+    }
+
     /** True when its values are numbers. */
     public boolean isNumber() {
         return !unit.isEmpty() || this == LAYERS;

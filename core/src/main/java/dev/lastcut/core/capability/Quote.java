@@ -48,17 +48,13 @@ public record Quote(String currency, List<Line> lines, int days) {
                                 + a.perSquareCm() * area
                                 + a.percent() / 100 * (p.setup() + boards);
                 if (cents(amount) != 0) {
-                    lines.add(new Line(words(a), cents(amount)));
+                    String what = a.option().title() + ": " + a.option().words(a.value());
+                    lines.add(new Line(what, cents(amount)));
                 }
                 days += a.days();
             }
         }
         return new Quote(p.currency(), lines, Math.max(0, days));
-    }
-
-    private static String words(Price.Addition a) {
-        String unit = a.option().unit();
-        return a.option().title() + ": " + a.value() + (unit.isEmpty() ? "" : " " + unit);
     }
 
     /** With something else that is bought. */

@@ -20,12 +20,17 @@ public final class EdgeFeatures {
 
     private EdgeFeatures() {}
 
-    /** Plated holes that the board's edge cuts. */
+    /** A plated hole that the outline runs through is meant to be cut. */
+    public static boolean isCastellation(Hole h, Geometry edge) {
+        return !edge.isEmpty() && edge.distance(h.core()) < h.diameter() / 2.0;
+    }
+
+    /** Plated holes cut by the outline. */
     public static List<Pt> castellations(BoardGeometry g) {
         Geometry edge = g.boardArea().getBoundary();
         List<Pt> all = new ArrayList<>();
         for (Hole h : g.board().holes()) {
-            if (h.plated() && h.core().isWithinDistance(edge, h.diameter() / 2.0 - 1_000)) {
+            if (h.plated() && isCastellation(h, edge)) {
                 all.add(h.middle());
             }
         }

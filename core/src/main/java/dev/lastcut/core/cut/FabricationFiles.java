@@ -120,14 +120,7 @@ final class FabricationFiles {
         for (OrderOption o : OrderOption.values()) {
             if (!NOT_OF_THE_BOARD.contains(o)) {
                 sheet.value(o, order)
-                        .ifPresent(
-                                v ->
-                                        notes.add(
-                                                o.title()
-                                                        + ": "
-                                                        + v
-                                                        + (o.unit().isEmpty() ? "" : " " + o.unit())
-                                                        + "."));
+                        .ifPresent(v -> notes.add(o.title() + ": " + o.words(v) + "."));
             }
         }
         notes.add("Hole sizes are finished sizes. The files, not this drawing, are what is made.");

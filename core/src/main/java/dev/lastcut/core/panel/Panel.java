@@ -44,6 +44,11 @@ public final class Panel {
      *     with the key it is about
      */
     public static Panel of(PanelPlan plan, PanelSource own, Map<String, PanelSource> others) {
+        return of(plan, Layout.of(plan, own, others), own, others);
+    }
+
+    static Panel of(
+            PanelPlan plan, Layout layout, PanelSource own, Map<String, PanelSource> others) {
         int layers = own.geometry().board().copper().size();
         others.forEach(
                 (name, o) -> {
@@ -59,7 +64,6 @@ public final class Panel {
                                         + ": they cannot be made on one panel. Order them apart");
                     }
                 });
-        Layout layout = Layout.of(plan, own, others);
         layout.requireApart();
         return new Panel(plan, layout);
     }

@@ -83,7 +83,7 @@ public record PanelAsk(
                     (name, g) -> sources.put(name, new PanelSource(name, g, PartsPlan.NONE)));
             PanelSource first = new PanelSource("", own, parts);
             layout = Optional.of(Layout.of(plan, first, sources));
-            Panel panel = Panel.of(plan, first, sources);
+            Panel panel = Panel.of(plan, layout.get(), first, sources);
             return new Laid(
                     Optional.of(panel), "", panel.boards(), panel.widthNm(), panel.heightNm());
         } catch (IllegalArgumentException e) {

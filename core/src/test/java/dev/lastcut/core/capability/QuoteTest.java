@@ -218,7 +218,7 @@ class QuoteTest {
     void edgesThatAreCutAndPoursThatHideAreFound() {
         List<Finding> edge = findings("edge-options", Map.of());
         assertThat(edge).hasSize(1);
-        assertThat(edge.get(0).message()).contains("plated holes that its edge cuts (1)");
+        assertThat(edge.get(0).message()).contains("plated holes cut by its outline (1)");
         assertThat(findings("edge-options", Map.of(OrderOption.CASTELLATION, "yes"))).isEmpty();
         assertThat(findings("pour-on-transparent", Map.of())).isEmpty();
         List<Finding> pour =

@@ -85,7 +85,7 @@ class OrderController {
         List<String> hints = new ArrayList<>();
         int cut = EdgeFeatures.castellations(g).size();
         if (cut > 0 && sheet.options().containsKey(OrderOption.CASTELLATION)) {
-            hints.add("The board has plated holes that its edge cuts: " + cut + ".");
+            hints.add("The board has plated holes cut by its outline: " + cut + ".");
         }
         int fingers = EdgeFeatures.fingers(g).size();
         if (fingers > 0 && sheet.options().containsKey(OrderOption.BEVEL)) {
@@ -108,15 +108,17 @@ class OrderController {
         OrderOptionView option(OrderOption o) {
             Order now = ticket.order();
             List<OrderValueView> values = new ArrayList<>();
+            Optional<Quote> before = quote(now);
+            List<Exclusion> already = sheet.excluded(now, layers());
             for (String v : sheet.options().get(o)) {
-                values.add(value(now, now.with(o, v), v));
+                values.add(value(now, before, already, now.with(o, v), v));
             }
             return new OrderOptionView(
                     o.id(), o.title(), o.unit(), sheet.value(o, now).orElse(""), values);
         }
 
-        private OrderValueView value(Order now, Order then, String v) {
-            Optional<Quote> before = quote(now);
+        private OrderValueView value(
+                Order now, Optional<Quote> before, List<Exclusion> already, Order then, String v) {
             Optional<Quote> after = quote(then);
             double money =
                     before.isEmpty() || after.isEmpty()
@@ -129,17 +131,10 @@ class OrderController {
                             : after.get().days() - before.get().days();
             List<String> excluded =
                     sheet.excluded(then, layers()).stream()
-                            .filter(
-                                    x ->
-                                            !sheet.excluded(now, layers()).contains(x)
-                                                    || same(now, then))
+                            .filter(x -> !already.contains(x) || now.equals(then))
                             .map(Asked::words)
                             .toList();
             return new OrderValueView(v, money, days, limits(now, then), excluded);
-        }
-
-        private static boolean same(Order a, Order b) {
-            return a.equals(b);
         }
 
         private static String words(Exclusion x) {

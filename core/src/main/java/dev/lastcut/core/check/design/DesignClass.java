@@ -3,6 +3,7 @@ package dev.lastcut.core.check.design;
 import dev.lastcut.core.board.Feature;
 import dev.lastcut.core.board.Hole;
 import dev.lastcut.core.board.Layer;
+import dev.lastcut.core.check.EdgeFeatures;
 import dev.lastcut.core.check.holes.AnnularRingRule;
 import dev.lastcut.core.connectivity.BoardGeometry;
 import dev.lastcut.core.connectivity.CopperNode;
@@ -107,7 +108,7 @@ public record DesignClass(
             Optional<Measure> m = AnnularRingRule.ring(geometry, c.hole, c.layer, limit);
             if (m.isPresent()
                     && m.get().nm() < limit
-                    && !AnnularRingRule.isCastellation(c.hole, edge)) {
+                    && !EdgeFeatures.isCastellation(c.hole, edge)) {
                 String layer = geometry.board().copper().get(c.layer).role().id();
                 best = new Smallest(m.get(), layer);
             }

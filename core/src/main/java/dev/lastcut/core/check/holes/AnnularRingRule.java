@@ -4,6 +4,7 @@ import dev.lastcut.core.board.Hole;
 import dev.lastcut.core.board.Role;
 import dev.lastcut.core.capability.LimitKey;
 import dev.lastcut.core.check.CheckContext;
+import dev.lastcut.core.check.EdgeFeatures;
 import dev.lastcut.core.check.Finding;
 import dev.lastcut.core.check.FindingBuilder;
 import dev.lastcut.core.check.Outcome;
@@ -56,7 +57,7 @@ public final class AnnularRingRule implements Rule {
         List<Finding> findings = new ArrayList<>();
         for (int i = 0; i < holes.size(); i++) {
             Hole h = holes.get(i);
-            if (!h.plated() || isCastellation(h, edge)) {
+            if (!h.plated() || EdgeFeatures.isCastellation(h, edge)) {
                 continue;
             }
             Ring worst = null;
@@ -74,11 +75,6 @@ public final class AnnularRingRule implements Rule {
             }
         }
         return Outcome.of(findings);
-    }
-
-    /** A plated hole that the outline cuts through is meant to be cut. */
-    public static boolean isCastellation(Hole h, Geometry edge) {
-        return !edge.isEmpty() && edge.distance(h.core()) < h.diameter() / 2.0;
     }
 
     /** The widest ring that one piece of copper alone gives a hole: there is no less. */

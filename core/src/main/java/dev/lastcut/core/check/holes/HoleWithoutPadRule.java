@@ -2,6 +2,7 @@ package dev.lastcut.core.check.holes;
 
 import dev.lastcut.core.board.Hole;
 import dev.lastcut.core.check.CheckContext;
+import dev.lastcut.core.check.EdgeFeatures;
 import dev.lastcut.core.check.Finding;
 import dev.lastcut.core.check.FindingBuilder;
 import dev.lastcut.core.check.Outcome;
@@ -45,7 +46,7 @@ public final class HoleWithoutPadRule implements Rule {
         for (Hole h : holes) {
             int first = h.span().isThrough() ? 0 : h.span().first() - 1;
             int last = h.span().isThrough() ? layers - 1 : Math.min(layers, h.span().last()) - 1;
-            if (h.plated() && first <= last && !AnnularRingRule.isCastellation(h, edge)) {
+            if (h.plated() && first <= last && !EdgeFeatures.isCastellation(h, edge)) {
                 boolean above = meets(c.geometry().nets(), first, h);
                 boolean below = meets(c.geometry().nets(), last, h);
                 if (!above || !below) {

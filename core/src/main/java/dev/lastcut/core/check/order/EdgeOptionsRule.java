@@ -40,7 +40,7 @@ public final class EdgeOptionsRule implements Rule {
                 compare(
                                 c,
                                 OrderOption.CASTELLATION,
-                                "plated holes that its edge cuts",
+                                "plated holes cut by its outline",
                                 EdgeFeatures.castellations(c.geometry()),
                                 findings)
                         | compare(

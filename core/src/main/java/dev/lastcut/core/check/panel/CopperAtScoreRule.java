@@ -15,8 +15,6 @@ import dev.lastcut.core.geometry.Orientation;
 import dev.lastcut.core.geometry.Pt;
 import dev.lastcut.core.panel.Panel;
 import dev.lastcut.core.panel.PlacedBoard;
-import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -49,13 +47,6 @@ public final class CopperAtScoreRule extends PanelRule {
     /** The same copper of every like board. */
     private record Of(Object source, int layer, int net) {}
 
-    private static final class Near {
-        private Measure nearest;
-        private PlacedBoard board;
-        private boolean score;
-        private final Map<Integer, Measure> boards = new HashMap<>();
-    }
-
     @Override
     Optional<String> run(CheckContext c, Panel panel, List<Finding> out) {
         Optional<Limit> limit = c.panelTerms().flatMap(PanelTerms::scoreToCopper);
@@ -67,7 +58,7 @@ public final class CopperAtScoreRule extends PanelRule {
             return Optional.of("the panel has neither scores nor tabs");
         }
         double least = limit.get().nm();
-        Map<Of, Near> found = new LinkedHashMap<>();
+        Map<Of, Nearest> found = new LinkedHashMap<>();
         STRtree breaks = new STRtree();
         for (Breaks.Place p : Breaks.of(panel)) {
             breaks.insert(p.line().getEnvelopeInternal(), p);
@@ -82,7 +73,7 @@ public final class CopperAtScoreRule extends PanelRule {
     }
 
     private static void board(
-            PlacedBoard b, Breaks.Place place, double least, Map<Of, Near> found) {
+            PlacedBoard b, Breaks.Place place, double least, Map<Of, Nearest> found) {
         AffineTransformation back = back(b);
         Geometry line = back.transform(place.line());
         Envelope e = Geo.expanded(line.getEnvelopeInternal(), least + place.halfNm() + SLACK_NM);
@@ -97,7 +88,7 @@ public final class CopperAtScoreRule extends PanelRule {
                                     b.onPanel(Pt.of(ends[0])),
                                     b.onPanel(Pt.of(ends[1])),
                                     Math.max(0, gap));
-                    add(found.computeIfAbsent(of(b, n), k -> new Near()), b, place, m);
+                    found.computeIfAbsent(of(b, n), k -> new Nearest()).add(b, place.isScore(), m);
                 }
             }
         }
@@ -107,49 +98,37 @@ public final class CopperAtScoreRule extends PanelRule {
         return new Of(b.source(), n.layer(), n.net());
     }
 
-    private static void add(Near near, PlacedBoard b, Breaks.Place place, Measure m) {
-        near.boards.merge(b.number(), m, (x, y) -> x.nm() <= y.nm() ? x : y);
-        if (near.nearest == null || m.nm() < near.nearest.nm()) {
-            near.nearest = m;
-            near.board = b;
-            near.score = place.isScore();
-        }
-    }
-
     private static AffineTransformation back(PlacedBoard b) {
         AffineTransformation t =
                 AffineTransformation.translationInstance(-b.shift().x(), -b.shift().y());
         return t.compose(new Orientation(false, -b.rotationDeg(), 1).affine());
     }
 
-    private Finding finding(CheckContext c, Of of, Near near, double least) {
-        var geometry = near.board.source().geometry();
+    private Finding finding(CheckContext c, Of of, Nearest near, double least) {
+        var geometry = near.board().source().geometry();
         Role role = geometry.board().copper().get(of.layer).role();
-        List<Measure> also = new ArrayList<>(near.boards.values());
         String net = geometry.netName(of.net);
-        return finding(near.nearest.nm() < least / 2 ? Severity.STOP : Severity.LOOK)
-                .measure(near.nearest)
+        return finding(near.least().nm() < least / 2 ? Severity.STOP : Severity.LOOK)
+                .measure(near.least())
                 .limitNm(least)
                 .nets(List.of(net))
                 .about(role.id())
-                .also(also)
+                .also(near.all())
                 .say(
                         "Copper of "
                                 + net
                                 + " on "
                                 + role.words()
                                 + " is "
-                                + Length.text(near.nearest.nm())
+                                + Length.text(near.least().nm())
                                 + " from "
-                                + (near.score ? "a score" : "a row of bites")
+                                + (near.isToScore() ? "a score" : "a row of bites")
                                 + "; "
                                 + c.shopName()
                                 + " wants "
                                 + Length.text(least)
                                 + ". It may be laid bare or torn. Draw it back from the edge, or"
-                                + (near.score ? " join by tabs." : " move the tabs.")
-                                + (near.boards.size() > 1
-                                        ? " The same on " + near.boards.size() + " boards."
-                                        : ""));
+                                + (near.isToScore() ? " join by tabs." : " move the tabs.")
+                                + near.sameOn());
     }
 }

@@ -11,7 +11,6 @@ import dev.lastcut.core.geometry.Measure;
 import dev.lastcut.core.geometry.Pt;
 import dev.lastcut.core.panel.Panel;
 import dev.lastcut.core.panel.PlacedBoard;
-import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -44,12 +43,6 @@ public final class PartAtBreakRule extends PanelRule {
 
     private record Of(Object source, String designator) {}
 
-    private static final class Near {
-        private Measure nearest;
-        private boolean score;
-        private final Map<Integer, Measure> boards = new LinkedHashMap<>();
-    }
-
     @Override
     Optional<String> run(CheckContext c, Panel panel, List<Finding> out) {
         if (panel.breaks().isEmpty()) {
@@ -67,7 +60,7 @@ public final class PartAtBreakRule extends PanelRule {
         for (Breaks.Place p : Breaks.of(panel)) {
             breaks.insert(Geo.expanded(p.line().getEnvelopeInternal(), least + p.halfNm()), p);
         }
-        Map<Of, Near> found = new LinkedHashMap<>();
+        Map<Of, Nearest> found = new LinkedHashMap<>();
         for (PlacedBoard b : panel.boards()) {
             for (PartBodies.Body body : b.source().bodies()) {
                 if (body.fitted()) {
@@ -84,7 +77,7 @@ public final class PartAtBreakRule extends PanelRule {
             PartBodies.Body body,
             STRtree breaks,
             double least,
-            Map<Of, Near> found) {
+            Map<Of, Nearest> found) {
         Geometry outline = b.onPanel(body.outline());
         Envelope e = outline.getEnvelopeInternal();
         for (Object o : breaks.query(e)) {
@@ -92,32 +85,25 @@ public final class PartAtBreakRule extends PanelRule {
             Coordinate[] ends = DistanceOp.nearestPoints(outline, place.line());
             double gap = Math.max(0, ends[0].distance(ends[1]) - place.halfNm());
             if (gap < least - SLACK_NM) {
-                Near near =
-                        found.computeIfAbsent(
-                                new Of(b.source(), body.designator()), k -> new Near());
-                Measure m = new Measure(Pt.of(ends[0]), Pt.of(ends[1]), gap);
-                near.boards.merge(b.number(), m, (x, y) -> x.nm() <= y.nm() ? x : y);
-                if (near.nearest == null || gap < near.nearest.nm()) {
-                    near.nearest = m;
-                    near.score = place.isScore();
-                }
+                found.computeIfAbsent(new Of(b.source(), body.designator()), k -> new Nearest())
+                        .add(b, place.isScore(), new Measure(Pt.of(ends[0]), Pt.of(ends[1]), gap));
             }
         }
     }
 
-    private Finding finding(CheckContext c, Of of, Near near, double least) {
-        boolean across = near.nearest.nm() == 0;
+    private Finding finding(CheckContext c, Of of, Nearest near, double least) {
+        boolean across = near.least().nm() == 0;
         return finding(across ? Severity.STOP : Severity.LOOK)
-                .measure(near.nearest)
+                .measure(near.least())
                 .limitNm(least)
                 .parts(List.of(of.designator))
-                .also(new ArrayList<>(near.boards.values()))
+                .also(near.all())
                 .say(
                         of.designator
                                 + (across
                                         ? " stands across "
-                                        : " stands " + Length.text(near.nearest.nm()) + " from ")
-                                + (near.score ? "a score" : "a tab")
+                                        : " stands " + Length.text(near.least().nm()) + " from ")
+                                + (near.isToScore() ? "a score" : "a tab")
                                 + "; "
                                 + Length.text(least)
                                 + (c.panelTerms().flatMap(PanelTerms::partToBreak).isPresent()
@@ -125,8 +111,6 @@ public final class PartAtBreakRule extends PanelRule {
                                         : " is usual")
                                 + ". Bending it off may crack the part or its joints. Turn the"
                                 + " board, move the part, or join otherwise."
-                                + (near.boards.size() > 1
-                                        ? " The same on " + near.boards.size() + " boards."
-                                        : ""));
+                                + near.sameOn());
     }
 }
