@@ -15,10 +15,13 @@ import { BenchKit } from './stations/BenchKit';
 import { BringIn } from './stations/BringIn';
 import { Check } from './stations/Check';
 import { Cut } from './stations/Cut';
+import { Order } from './stations/Order';
 import { LookOver } from './stations/LookOver';
 import { Mill } from './stations/Mill';
 import { PanelTable } from './panel/PanelTable';
 import { gapOf, planOf, toTicket, type Lying } from './panel/plan';
+import { DeskPictures } from './orders/DeskPictures';
+import { useOrders } from './orders/useOrders';
 import { usePartsChange } from './parts/usePartsChange';
 import { Panelling } from './stations/Panelling';
 import { Parts } from './stations/Parts';
@@ -37,6 +40,7 @@ import { useReading } from './ticket/reading';
 import { StaleDialog } from './ticket/StaleDialog';
 import { useEvents } from './ticket/useEvents';
 import { Traveller } from './traveller/Traveller';
+import { BrokenOff } from './ui/BrokenOff';
 
 /** Which films a station lays out by itself; the user's own choice wins over it. */
 function filmsFor(
@@ -162,6 +166,11 @@ function Bench({ job, station }: { job: Job; station: Station }) {
     placeholderData: (before) => before,
   });
   const comparison = useComparison(job.id, station === 'cut');
+  const orders = useOrders(job.id).data ?? null;
+  const pictured =
+    station === 'order'
+      ? orders?.find((o) => o.state !== 'left' && (o.reading?.boards.length ?? 0) > 0)
+      : undefined;
   const { make: changePanel } = usePartsChange(job.id);
   const panelData = panel.data ?? null;
   const plan = useMemo(() => (panelData?.plan ? planOf(panelData.plan) : null), [panelData]);
@@ -249,6 +258,7 @@ function Bench({ job, station }: { job: Job; station: Station }) {
     panel: <Panelling job={job} panel={panelData} findings={ofPanel} outputs={outputData} />,
     mill: <Mill job={job} outputs={outputData} />,
     cut: <Cut job={job} outputs={outputData} comparison={comparison} />,
+    order: <Order job={job} orders={orders} />,
     bench: (
       <BenchKit
         job={job}
@@ -272,6 +282,8 @@ function Bench({ job, station }: { job: Job; station: Station }) {
             findings={ofPanel}
             onMoved={movePanel}
           />
+        ) : pictured ? (
+          <DeskPictures key={pictured.id} order={pictured} />
         ) : (
           <LightTable
             key={job.id}
@@ -342,6 +354,7 @@ export function App() {
   return (
     <div className="flex h-full">
       <Traveller job={current} station={place.station} />
+      <BrokenOff />
       {place.job === null ? <Start /> : null}
       {current ? <Bench key={current.id} job={current} station={place.station} /> : null}
       {place.job !== null ? <Reading first={job.isPending} /> : null}

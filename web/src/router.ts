@@ -10,6 +10,7 @@ export const STATIONS = [
   'panel',
   'mill',
   'cut',
+  'order',
   'bench',
 ] as const;
 export type Station = (typeof STATIONS)[number];

@@ -49,6 +49,18 @@ export type Changes = Schemas['ChangesView'] & { of?: string };
 export type CutDifference = Schemas['CutDifferenceView'];
 export type Handed = Schemas['Handed'];
 export type Verified = Schemas['VerifiedView'];
+/** The quote is null where the desk could not work one out. */
+export type DeskReading = Omit<Schemas['DeskReading'], 'quote'> & {
+  quote: Schemas['QuoteJson'] | null;
+};
+export type DeskOrder = Schemas['DeskOrder'];
+/** What the desk read and said is null before it did. */
+export type DeskOrderView = Omit<Schemas['DeskOrderView'], 'reading' | 'said'> & {
+  reading: DeskReading | null;
+  said: DeskOrder | null;
+};
+/** The job is null where there was none yet. */
+export type Broken = Omit<Schemas['BrokenView'], 'job'> & { job: number | null };
 export type NamedPlace = Schemas['NamedPlace'];
 export type Solid = Schemas['SolidView'];
 export type TaskState = Schemas['TaskState'];
@@ -395,6 +407,17 @@ export const api = {
   fitPhoto: (id: number, pairs: { photoX: number; photoY: number; x: number; y: number }[]) =>
     json<Schemas['FitView']>(`${job(id)}/photo-fit`, 'POST', { pairs }),
   setQuantity: (id: number, quantity: number) => choose(id, { order: { quantity } }),
+  orders: (id: number) => json<DeskOrderView[]>(`${job(id)}/orders`),
+  /** Sends a cut to the desk; nothing is ordered by it. */
+  sendCut: (id: number, cut: number) => json<TaskState>(`${job(id)}/cuts/${cut}/order`, 'POST'),
+  placeOrder: (order: number, by: string, note: string) =>
+    json<TaskState>(`/api/orders/${order}/place`, 'POST', { by, note }),
+  answerDesk: (order: number, question: string, answer: string) =>
+    json<DeskOrderView>(`/api/orders/${order}/answers`, 'POST', { question, answer }),
+  withdraw: (order: number) => json<DeskOrderView>(`/api/orders/${order}`, 'DELETE'),
+  deskPicture: (order: number, name: string) => `/api/orders/${order}/pictures/${name}`,
+  brokenOff: () => json<Broken[]>('/api/broken-off'),
+  readBroken: (id: number) => json<Broken[]>(`/api/broken-off/${id}`, 'DELETE'),
   cuts: (id: number) => json<Cut[]>(`${job(id)}/cuts`),
   under: (id: number, x: number, y: number, roles: string[]) =>
     json<Under[]>(`${job(id)}/under?x=${x}&y=${y}&roles=${roles.join(',')}`),

@@ -1,6 +1,8 @@
 import { useQuery } from '@tanstack/react-query';
-import { api, type Cut, type Job, type Sheet } from '../api/client';
+import { api, type Cut, type DeskOrderView, type Job, type Sheet } from '../api/client';
 import { leaf, openCount } from '../bringin/roles';
+import { standing } from '../orders/state';
+import { useOrders } from '../orders/useOrders';
 import { go, type Station } from '../router';
 import { Steps } from '../ticket/Steps';
 import { Select } from '../ui/Select';
@@ -34,7 +36,12 @@ function check(job: Job): [Mark, string] {
 }
 
 /** Every station with its true state, computed from the job. */
-function stops(job: Job, sheet: Sheet | undefined, cuts: readonly Cut[]): Stop[] {
+function stops(
+  job: Job,
+  sheet: Sheet | undefined,
+  cuts: readonly Cut[],
+  orders: readonly DeskOrderView[],
+): Stop[] {
   const questions = openCount(job);
   const { board, built } = job;
   const [checkMark, checkSays] = check(job);
@@ -105,6 +112,9 @@ function stops(job: Job, sheet: Sheet | undefined, cuts: readonly Cut[]): Stop[]
       ? `cut ${cuts[0].number} of ${cuts[0].created.slice(0, 10)}`
       : 'nothing handed over',
   });
+  if (sheet?.kind !== 'mill') {
+    list.push({ station: 'order', name: 'Order', ...standing(orders) });
+  }
   list.push({
     station: 'bench',
     name: 'Bench',
@@ -148,10 +158,19 @@ function next(job: Job, list: readonly Stop[]): Next {
   if (of('check')?.mark === 'stop') {
     return { station: 'check', says: 'Go through the stop findings.' };
   }
-  return {
-    station: 'cut',
-    says: of('cut')?.mark === 'open' ? 'Make the cut.' : 'Hand the cut over.',
-  };
+  if (of('cut')?.mark === 'open') {
+    return { station: 'cut', says: 'Make the cut.' };
+  }
+  const order = of('order');
+  if (!order) {
+    return { station: 'cut', says: 'Hand the cut over.' };
+  }
+  return order.mark === 'look'
+    ? { station: 'order', says: 'See what the order desk waits for.' }
+    : {
+        station: 'order',
+        says: order.mark === 'open' ? 'Order the cut.' : 'See how the order is.',
+      };
 }
 
 export function Traveller({ job, station }: { job: Job | null; station: Station }) {
@@ -163,7 +182,8 @@ export function Traveller({ job, station }: { job: Job | null; station: Station 
     enabled: job !== null,
   });
   const sheet = sheets.data?.find((s) => s.id === job?.sheetId);
-  const list = job ? stops(job, sheet, cuts.data ?? []) : [];
+  const orders = useOrders(job?.id ?? null);
+  const list = job ? stops(job, sheet, cuts.data ?? [], orders.data ?? []) : [];
   return (
     <nav
       aria-label="Traveller"

@@ -161,7 +161,8 @@ public final class Pads {
                 .ifPresent(
                         n ->
                                 n.points().stream()
-                                        .filter(p -> isOn(p, side))
+                                        // A place that nothing names is a via by its hole.
+                                        .filter(p -> isOn(p, side) && (p.isPin() || p.hole()))
                                         .forEach(p -> (p.isPin() ? pins : vias).put(p.at(), p)));
         PlaceIndex<Hole> holes = holes(g);
         Map<Object, Integer> painted = paintedShapes(g, layer);

@@ -1,6 +1,7 @@
 package dev.lastcut.core.fabrication;
 
 import dev.lastcut.core.board.Hole;
+import dev.lastcut.core.board.Layer;
 import dev.lastcut.core.board.Side;
 import dev.lastcut.core.check.Pads;
 import dev.lastcut.core.connectivity.BoardGeometry;
@@ -49,7 +50,7 @@ public final class OwnNetlist {
                                 p.part(),
                                 p.pin(),
                                 p.at(),
-                                layer + 1,
+                                number(layer),
                                 0,
                                 false,
                                 e.getWidth(),
@@ -106,7 +107,15 @@ public final class OwnNetlist {
                     ? 0
                     : h.span().first();
         }
-        return around.size() == 1 ? nets.nodes().get(around.get(0)).layer() + 1 : 0;
+        return around.size() == 1 ? number(nets.nodes().get(around.get(0)).layer()) : 0;
+    }
+
+    /** Layers are counted from the top, which is 1 even where only the bottom has copper. */
+    private int number(int layer) {
+        List<Layer> copper = g.board().copper();
+        boolean bottomAlone =
+                copper.size() == 1 && copper.get(0).role().side().equals(Optional.of(Side.BOTTOM));
+        return bottomAlone ? 2 : layer + 1;
     }
 
     private String name(int net, int places) {

@@ -38,7 +38,6 @@ public final class JobQuote {
         if (e.isNull()) {
             return Optional.empty();
         }
-        int layers = geometry.board().copper().size();
         Quote.Pieces pieces =
                 panel.filter(p -> p.plan().own() > 0)
                         .map(p -> panels(p, order.quantity()))
@@ -48,13 +47,24 @@ public final class JobQuote {
                                                 order.quantity(),
                                                 e.getWidth() * e.getHeight() / NM2_PER_CM2,
                                                 "board"));
+        return Optional.of(of(geometry, sheet, order, plan, pieces));
+    }
+
+    /** The same for pieces of a known size, each one board or a panel of some. */
+    public static Quote of(
+            BoardGeometry geometry,
+            CapabilitySheet sheet,
+            Order order,
+            PartsPlan plan,
+            Quote.Pieces pieces) {
+        int layers = geometry.board().copper().size();
         Quote boards = Quote.of(sheet, order, layers, pieces);
         boolean fitted =
                 sheet.value(OrderOption.ASSEMBLY, order)
                         .filter(v -> !v.equals(NO_PARTS))
                         .isPresent();
         if (!fitted || sheet.assembly().isEmpty()) {
-            return Optional.of(boards);
+            return boards;
         }
         List<Part> parts =
                 House.parts(Population.of(geometry.board(), plan.variants()), sheet, plan.byHand());
@@ -63,12 +73,21 @@ public final class JobQuote {
                 cost.unpriced().isEmpty()
                         ? ""
                         : ", without " + cost.unpriced().size() + " kinds of no known price";
-        return Optional.of(boards.with("Parts and their fitting" + unknown, cost.batch()));
+        return boards.with("Parts and their fitting" + unknown, cost.batch());
     }
 
     private static Quote.Pieces panels(Panel p, int boards) {
         int each = p.plan().own();
-        return new Quote.Pieces(
-                (boards + each - 1) / each, p.widthNm() * p.heightNm() / NM2_PER_CM2, "panel");
+        return panels(boards, each, p.widthNm() * p.heightNm());
+    }
+
+    /**
+     * Whole panels.
+     *
+     * @param each boards on one
+     * @param areaNm2 of one, with its rails
+     */
+    public static Quote.Pieces panels(int boards, int each, double areaNm2) {
+        return new Quote.Pieces((boards + each - 1) / each, areaNm2 / NM2_PER_CM2, "panel");
     }
 }

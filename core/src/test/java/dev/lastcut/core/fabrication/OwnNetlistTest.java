@@ -76,7 +76,13 @@ class OwnNetlistTest {
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"p01_extensions_inch", "p08_joined_netlist", "p09_big_stroked"})
+    @ValueSource(
+            strings = {
+                "p01_extensions_inch",
+                "p07_mill_single",
+                "p08_joined_netlist",
+                "p09_big_stroked"
+            })
     void everyPlaceIsOnItsCopperWhenReadAgain(String name) throws Exception {
         Board board = Intake.open(TruePack.of(name).pack());
         BoardGeometry geometry = new BoardGeometry(board);

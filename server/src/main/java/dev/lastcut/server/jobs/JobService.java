@@ -21,6 +21,7 @@ import dev.lastcut.core.ticket.Carrying;
 import dev.lastcut.core.ticket.Misfit;
 import dev.lastcut.core.ticket.Ticket;
 import dev.lastcut.server.sheets.Sheets;
+import dev.lastcut.server.store.BegunStore;
 import dev.lastcut.server.store.BlobStore;
 import dev.lastcut.server.store.JobStore;
 import dev.lastcut.server.work.Task;
@@ -44,11 +45,15 @@ import org.springframework.transaction.support.TransactionTemplate;
 public class JobService {
     private static final int LONGEST_NAME = 120;
 
+    /** Something too short to be noted as begun. */
+    private static final long NO_WORK = -1;
+
     private final JobStore jobs;
     private final BlobStore blobs;
     private final TicketService tickets;
     private final Sheets sheets;
     private final Names names;
+    private final BegunStore begun;
     private final TransactionTemplate whole;
 
     /** Jobs whose files were told something since their names were last remembered. */
@@ -63,7 +68,9 @@ public class JobService {
             TicketService tickets,
             Sheets sheets,
             Names names,
+            BegunStore begun,
             PlatformTransactionManager transactions) {
+        this.begun = begun;
         this.whole = new TransactionTemplate(transactions);
         this.jobs = jobs;
         this.blobs = blobs;
@@ -97,6 +104,15 @@ public class JobService {
      * @throws UnusablePackException when it cannot be used; nothing is kept then
      */
     public long bringIn(Pack pack, Task task) throws UnusablePackException {
+        long work = begun.begin(Optional.empty(), "Bringing in " + pack.name(), time());
+        try {
+            return bringIn(pack, task, work);
+        } finally {
+            begun.end(work);
+        }
+    }
+
+    private long bringIn(Pack pack, Task task, long work) throws UnusablePackException {
         task.progress(0, 3, "reading " + pack.files().size() + " files");
         var board = Intake.open(pack, Choices.NONE, names.known());
         task.progress(1, 3, "joining copper into nets");
@@ -110,7 +126,7 @@ public class JobService {
         task.progress(2, 3, "keeping the files");
         String name = pack.name().replaceFirst("(?i)\\.zip$", "");
         Ticket first = Ticket.BLANK.with(d -> d.files = Choices.roles(told));
-        long id = begin(name, pack, "brought in", first);
+        long id = begin(name, pack, "brought in", first, work);
         face(id, geometry);
         if (told.isEmpty()) {
             keep(id, geometry);
@@ -118,12 +134,13 @@ public class JobService {
         return id;
     }
 
-    /** A job with its first ticket: both are there, or neither. */
-    private long begin(String name, Pack pack, String says, Ticket first) {
+    /** A job with its first ticket: both are there, or neither, and the work is still begun. */
+    private long begin(String name, Pack pack, String says, Ticket first, long work) {
         return whole.execute(
                 status -> {
                     long id = jobs.create(name, pack, time());
                     tickets.begin(id, 1, says, first, List.of());
+                    begun.end(work);
                     return id;
                 });
     }
@@ -136,7 +153,8 @@ public class JobService {
                         now.name() + " copy",
                         pack(id, now.revision()),
                         "copied from " + now.name(),
-                        now.ticket());
+                        now.ticket(),
+                        NO_WORK);
         job(id).face().ifPresent(path -> jobs.face(made, path));
         return made;
     }
@@ -222,6 +240,16 @@ public class JobService {
      */
     public int bringInAgain(long id, Pack pack, Task task) throws UnusablePackException {
         job(id);
+        long work = begun.begin(Optional.of(id), "Bringing in " + pack.name(), time());
+        try {
+            return bringInAgain(id, pack, task, work);
+        } finally {
+            begun.end(work);
+        }
+    }
+
+    private int bringInAgain(long id, Pack pack, Task task, long work)
+            throws UnusablePackException {
         task.progress(0, 3, "reading " + pack.files().size() + " files");
         Carrying carried = Carrying.over(ticket(id), pack);
         Pack named = new Pack(job(id).name(), pack.files());
@@ -239,6 +267,7 @@ public class JobService {
                 status -> {
                     jobs.addRevision(id, number, pack, time());
                     tickets.begin(id, number, "revision " + number + " brought in", next, left);
+                    begun.end(work);
                 });
         keep(id, geometry);
         return number;

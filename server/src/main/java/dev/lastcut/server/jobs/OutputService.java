@@ -8,11 +8,14 @@ import dev.lastcut.core.job.Making;
 import dev.lastcut.core.ticket.Made;
 import dev.lastcut.core.ticket.Ticket;
 import dev.lastcut.server.report.Handover;
+import dev.lastcut.server.store.BegunStore;
 import dev.lastcut.server.store.CutStore;
 import dev.lastcut.server.work.Task;
 import java.util.List;
 import java.util.Optional;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.PlatformTransactionManager;
+import org.springframework.transaction.support.TransactionTemplate;
 
 /** The outputs of a job, and its cuts. */
 @Service
@@ -21,9 +24,19 @@ public class OutputService {
     private final CheckService checks;
     private final CutStore cuts;
     private final JobEvents events;
+    private final BegunStore begun;
+    private final TransactionTemplate whole;
     private final Results<OutputSet> outputs = new Results<>(12);
 
-    OutputService(JobService jobs, CheckService checks, CutStore cuts, JobEvents events) {
+    OutputService(
+            JobService jobs,
+            CheckService checks,
+            CutStore cuts,
+            JobEvents events,
+            BegunStore begun,
+            PlatformTransactionManager transactions) {
+        this.begun = begun;
+        this.whole = new TransactionTemplate(transactions);
         this.jobs = jobs;
         this.checks = checks;
         this.cuts = cuts;
@@ -58,6 +71,15 @@ public class OutputService {
 
     /** Freezes the outputs for good, as the job is now; returns the cut's number. */
     public int cut(long id, Task task) {
+        long work = begun.begin(Optional.of(id), "Making a cut", JobService.time());
+        try {
+            return cut(id, task, work);
+        } finally {
+            begun.end(work);
+        }
+    }
+
+    private int cut(long id, Task task, long work) {
         Moment now = jobs.now(id);
         CapabilitySheet sheet = now.requireSheet();
         CheckRun run = checks.check(now, task);
@@ -87,7 +109,12 @@ public class OutputService {
                         handover.manifest().released(),
                         handover.files().size(),
                         "");
-        cuts.add(id, cut, CutZip.write(handover.files(), cut.created()));
+        byte[] zip = CutZip.write(handover.files(), cut.created());
+        whole.executeWithoutResult(
+                status -> {
+                    cuts.add(id, cut, zip);
+                    begun.end(work);
+                });
         events.tell(id, new JobEvents.Event("cut", now.version(), "cut " + number + " made"));
         return number;
     }

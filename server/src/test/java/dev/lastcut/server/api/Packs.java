@@ -37,6 +37,19 @@ public final class Packs {
         return out.toByteArray();
     }
 
+    /** A zip of files, by path. */
+    public static byte[] zipped(Map<String, byte[]> files) throws IOException {
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        try (ZipOutputStream to = new ZipOutputStream(out)) {
+            for (Map.Entry<String, byte[]> f : files.entrySet()) {
+                to.putNextEntry(new ZipEntry(f.getKey()));
+                to.write(f.getValue());
+                to.closeEntry();
+            }
+        }
+        return out.toByteArray();
+    }
+
     /** The files of a zip, by path. */
     public static Map<String, byte[]> unzipped(byte[] zip) throws IOException {
         Map<String, byte[]> files = new TreeMap<>();

@@ -29,6 +29,9 @@ import org.openqa.selenium.support.ui.WebDriverWait;
 
 /** The application in a real browser, as a user has it. Waits on conditions, never on time. */
 final class Bench implements AutoCloseable {
+    /** How long a condition may be true before it is seen to be. */
+    private static final Duration OFTEN = Duration.ofMillis(40);
+
     private final ChromeDriver driver;
     private final WebDriverWait wait;
     private final String address;
@@ -57,7 +60,7 @@ final class Bench implements AutoCloseable {
                         .build();
         driver = new ChromeDriver(service, options);
         driver.manage().window().setSize(new Dimension(1280, 940));
-        wait = new WebDriverWait(driver, Duration.ofSeconds(60));
+        wait = new WebDriverWait(driver, Duration.ofSeconds(60), OFTEN);
         address = "http://127.0.0.1:" + port;
     }
 

@@ -52,6 +52,8 @@ public final class DrillReader {
     private boolean zerosStated;
     private boolean anyPoint;
     private int mostDecimals;
+    private int leastDecimals = Integer.MAX_VALUE;
+    private boolean anyEndingInZero;
     private final List<String> remarks = new ArrayList<>();
     private final Map<Integer, Long> diameters = new HashMap<>();
     private final Map<Integer, Boolean> toolPlated = new HashMap<>();
@@ -158,11 +160,21 @@ public final class DrillReader {
                 plated.or(() -> kinds.size() == 1 ? kinds.stream().findFirst() : Optional.empty()),
                 format,
                 stated,
-                format.nmPerUnit() / Math.pow(10, anyPoint ? mostDecimals : format.decimals()),
+                format.nmPerUnit() / Math.pow(10, anyPoint ? decimals() : format.decimals()),
                 remarks,
                 kinds.size() > 1,
                 log.problems(),
                 recognised);
+    }
+
+    /**
+     * The decimals its numbers are rounded to. Where every number has the same and zeros at the end
+     * are written, they are what is written; where zeros are left out, 68.8 may be 68.800, and a
+     * file is taken to be as fine as is usual (1 µm, 0.1 mil; common practice, no source).
+     */
+    private int decimals() {
+        boolean fixed = anyEndingInZero && leastDecimals == mostDecimals;
+        return fixed ? mostDecimals : Math.max(mostDecimals, format.metric() ? 3 : 4);
     }
 
     private void comment(String c) {
@@ -470,7 +482,10 @@ public final class DrillReader {
         int point = digits.indexOf('.');
         if (point >= 0) {
             anyPoint = true;
-            mostDecimals = Math.max(mostDecimals, digits.length() - point - 1);
+            int after = digits.length() - point - 1;
+            mostDecimals = Math.max(mostDecimals, after);
+            leastDecimals = Math.min(leastDecimals, after);
+            anyEndingInZero |= after > 1 && digits.endsWith("0");
         }
         OptionalLong value = format.parse(digits);
         if (value.isEmpty()) {

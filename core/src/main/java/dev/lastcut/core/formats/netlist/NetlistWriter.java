@@ -88,7 +88,9 @@ public final class NetlistWriter {
         out.append(p.hole() > 0 ? "317" : "327"); // 1 to 3
         out.append(left(net.isEmpty() ? "N/C" : net, NET_COLUMNS)).append("   "); // 4 to 20
         boolean via = component.isEmpty();
-        out.append(left(via ? "VIA" : component, COMPONENT_COLUMNS)); // 21 to 26
+        // Only what has a hole is a via; a pad of no part stays without a name.
+        String named = via && p.hole() > 0 ? "VIA" : component;
+        out.append(left(named, COMPONENT_COLUMNS)); // 21 to 26
         String pin = p.pin().length() > PIN_COLUMNS ? p.pin().substring(0, PIN_COLUMNS) : p.pin();
         out.append(via || pin.isEmpty() ? ' ' : '-').append(left(via ? "" : pin, PIN_COLUMNS));
         out.append(' '); // 32: not in the middle of a net

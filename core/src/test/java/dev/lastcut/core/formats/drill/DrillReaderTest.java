@@ -41,6 +41,23 @@ class DrillReaderTest {
         assertThat(Math.abs(h.diameter() - 800_000)).isLessThan(20);
     }
 
+    /**
+     * Zeros left out at the end say nothing of how fine a file is: 68.8 may be 68.800. Where they
+     * are written, they do.
+     */
+    @ParameterizedTest
+    @CsvSource({
+        "METRIC, X68.8Y34.7, X60.5Y53.3, 1000",
+        "METRIC, X68.80Y34.70, X60.55Y53.31, 10000",
+        "METRIC, X68.8Y34.7125, X60.5Y53.3, 100",
+        "INCH, X1.025Y2.5, X1.1Y0.3, 2540",
+        "INCH, X1.025Y2.500, X1.100Y0.300, 25400"
+    })
+    void howFineAFileIsFollowsFromItsNumbers(String unit, String a, String b, double nm) {
+        DrillFile f = read(String.join("\n", "M48", unit, "T1C0.03", "%", "T1", a, b, "M30"));
+        assertThat(f.stepNm()).isEqualTo(nm);
+    }
+
     @Test
     void slotsRepeatsAndPlating() {
         DrillFile f =

@@ -1,0 +1,63 @@
+package dev.lastcut.server.orders;
+
+import dev.lastcut.server.report.QuoteJson;
+import java.util.List;
+
+/**
+ * What a desk says of an upload.
+ *
+ * @param state {@code reading}, {@code read} or {@code refused}
+ * @param says why it is refused, or how far it is, in a sentence
+ * @param check what came of holding the upload against its own list of files, in a sentence
+ * @param ordered what it understood of the order, a line each
+ * @param quote null where it could not be worked out
+ * @param questions what an engineer will ask once it is ordered, as far as can be told now
+ */
+public record DeskReading(
+        String sha256,
+        long bytes,
+        String state,
+        String says,
+        String check,
+        List<String> ordered,
+        List<DeskFile> files,
+        List<DeskBoard> boards,
+        List<DeskFinding> findings,
+        QuoteJson quote,
+        int questions) {
+    public static final String READING = "reading";
+    public static final String READ = "read";
+    public static final String REFUSED = "refused";
+
+    /** Before anything is known of it. */
+    public static DeskReading of(String sha256, long bytes, String state, String says) {
+        return new DeskReading(
+                sha256, bytes, state, says, "", List.of(), List.of(), List.of(), List.of(), null,
+                0);
+    }
+
+    /**
+     * What it took a file for.
+     *
+     * @param because what speaks for it; empty where that is plain
+     */
+    public record DeskFile(String path, String takenFor, String because) {}
+
+    /**
+     * One thing to be made as it was read: the board, or the panel it is on.
+     *
+     * @param pictures names of the pictures of its sides
+     */
+    public record DeskBoard(
+            String name,
+            double widthMm,
+            double heightMm,
+            int copperLayers,
+            int plated,
+            int unplated,
+            List<String> pictures) {}
+
+    /** One of its own findings. */
+    public record DeskFinding(
+            String severity, String rule, String message, double xMm, double yMm) {}
+}

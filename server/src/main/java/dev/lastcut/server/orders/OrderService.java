@@ -1,0 +1,344 @@
+package dev.lastcut.server.orders;
+
+import dev.lastcut.core.cut.Manifest;
+import dev.lastcut.server.jobs.NotFoundException;
+import dev.lastcut.server.jobs.OutputService;
+import dev.lastcut.server.jobs.RefusedException;
+import dev.lastcut.server.orders.DeskOrder.Wanted;
+import dev.lastcut.server.outside.OutsideException;
+import dev.lastcut.server.outside.OutsideException.Kind;
+import dev.lastcut.server.report.Json;
+import dev.lastcut.server.report.QuoteJson;
+import dev.lastcut.server.store.CutStore;
+import dev.lastcut.server.store.DeskOrderStore;
+import dev.lastcut.server.store.DeskOrderStore.Row;
+import dev.lastcut.server.store.DeskOrderStore.State;
+import dev.lastcut.server.work.Task;
+import java.nio.charset.StandardCharsets;
+import java.time.Duration;
+import java.time.Instant;
+import java.time.temporal.ChronoUnit;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.UUID;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.TimeUnit;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.beans.factory.annotation.Value;
+import org.springframework.stereotype.Service;
+
+/**
+ * Orders of cuts. What is sent is noted before it is sent: when there is no answer, the desk is
+ * asked whether it has the order, by the order's own key. One that it does not have it is told
+ * never to take by that key, and only then may the order be placed again. So it is placed once or
+ * not at all, whatever is lost on the way.
+ */
+@Service
+public class OrderService {
+    private static final int MOST_NAME = 120;
+    private static final int MOST_NOTE = 2000;
+    private static final long READING_MS = 120_000;
+    private static final int CONFLICT = 409;
+    private static final int SERVER_FAULT = 500;
+    private static final int CLOSED = 503;
+
+    private final DeskOrderStore orders;
+    private final OutputService outputs;
+    private final DeskStand stand;
+    private final Duration limit;
+
+    /** Orders that are being sent just now: nobody asks for them meanwhile. */
+    private final Set<Long> onTheWay = ConcurrentHashMap.newKeySet();
+
+    @Autowired
+    OrderService(
+            DeskOrderStore orders,
+            OutputService outputs,
+            DeskStand stand,
+            @Value("${lastcut.desk.limit-ms:10000}") long limitMs) {
+        this.orders = orders;
+        this.outputs = outputs;
+        this.stand = stand;
+        this.limit = Duration.ofMillis(limitMs);
+    }
+
+    private DeskClient desk() {
+        return new DeskClient(stand.address(), limit);
+    }
+
+    /** Of a job, the newest first, as far as is known here. */
+    public List<Row> of(long job) {
+        return orders.of(job);
+    }
+
+    public Row order(long id) {
+        return orders.find(id)
+                .orElseThrow(() -> new NotFoundException("There is no order " + id + "."));
+    }
+
+    public byte[] picture(long id, String name) {
+        return orders.picture(id, name)
+                .orElseThrow(() -> new NotFoundException("There is no picture " + name + "."));
+    }
+
+    /** What the desk read; empty before it did. */
+    public static Optional<DeskReading> reading(Row order) {
+        return order.reading().map(json -> Json.MAPPER.readValue(json, DeskReading.class));
+    }
+
+    /** The order as the desk said last; empty before it has it. */
+    public static Optional<DeskOrder> said(Row order) {
+        return order.said().map(json -> Json.MAPPER.readValue(json, DeskOrder.class));
+    }
+
+    /**
+     * Sends a cut to the desk and waits until it has read it. Nothing is ordered by that.
+     *
+     * @return the order's id
+     */
+    public String send(long job, int cut, Task task) {
+        byte[] zip = outputs.cutZip(job, cut);
+        Row order = orders.begin(job, cut, Manifest.sha256(zip), newKey(), now());
+        if (order.state() == State.SENDING) {
+            send(order.id(), zip, task);
+        }
+        return String.valueOf(order.id());
+    }
+
+    private void send(long id, byte[] zip, Task task) {
+        DeskClient desk = desk();
+        try {
+            task.progress(0, 3, "sending " + (zip.length + 1023) / 1024 + " kB to the desk");
+            DeskReading reading = desk.upload(zip);
+            long until = System.nanoTime() + TimeUnit.MILLISECONDS.toNanos(READING_MS);
+            while (reading.state().equals(DeskReading.READING) && System.nanoTime() < until) {
+                task.progress(1, 3, "the desk reads the files");
+                if (task.isCancelled()) {
+                    orders.left(id, "You did not wait for the desk. Nothing was ordered.");
+                    return;
+                }
+                TimeUnit.MILLISECONDS.sleep(150);
+                reading = desk.reading(reading.sha256());
+            }
+            if (!reading.state().equals(DeskReading.READ)) {
+                String why =
+                        "The order desk does not take it. "
+                                + reading.says()
+                                + " Nothing was ordered.";
+                orders.left(id, why);
+                throw new RefusedException(why);
+            }
+            task.progress(2, 3, "fetching its pictures");
+            Map<String, byte[]> pictures = new LinkedHashMap<>();
+            for (DeskReading.DeskBoard b : reading.boards()) {
+                for (String name : b.pictures()) {
+                    pictures.put(name, desk.picture(reading.sha256(), name));
+                }
+            }
+            orders.read(id, text(reading), pictures);
+        } catch (OutsideException e) {
+            String why = e.getMessage() + " Nothing was ordered. Send it again.";
+            orders.fault(id, why);
+            throw new RefusedException(why);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            orders.fault(id, "Sending was broken off. Nothing was ordered. Send it again.");
+        }
+    }
+
+    /**
+     * Places an order for what was quoted.
+     *
+     * @throws RefusedException when it was not placed, or it is not known yet whether it was
+     */
+    public void place(long id, String by, String note) {
+        if (by.isBlank() || by.length() > MOST_NAME || note.length() > MOST_NOTE) {
+            throw new RefusedException(
+                    "Say who orders, in at most "
+                            + MOST_NAME
+                            + " characters; a note has at most "
+                            + MOST_NOTE
+                            + ". Nothing was ordered.");
+        }
+        QuoteJson quote =
+                reading(order(id))
+                        .map(DeskReading::quote)
+                        .orElseThrow(
+                                () ->
+                                        new RefusedException(
+                                                "The desk has no price for it, so it cannot be"
+                                                        + " ordered."));
+        onTheWay.add(id);
+        try {
+            if (!orders.placing(id, by.strip(), note.strip())) {
+                throw new RefusedException("It is ordered already, or on its way.");
+            }
+            Row order = order(id);
+            DeskOrder said =
+                    desk().place(
+                                    order.key(),
+                                    new Wanted(
+                                            order.upload(),
+                                            quote.total(),
+                                            quote.currency(),
+                                            order.by(),
+                                            order.note()));
+            placed(order, said, "");
+        } catch (OutsideException e) {
+            boolean unknown =
+                    e.kind() == Kind.LOST || e.status() >= SERVER_FAULT && e.status() != CLOSED;
+            if (unknown) {
+                orders.fault(id, notKnown(e));
+                settle(order(id));
+            } else {
+                orders.notPlaced(id, newKey(), e.getMessage() + " Nothing was ordered.");
+            }
+        } finally {
+            onTheWay.remove(id);
+        }
+        Row now = order(id);
+        if (now.state() != State.PLACED) {
+            throw new RefusedException(now.fault());
+        }
+    }
+
+    private static String notKnown(OutsideException e) {
+        return e.getMessage()
+                + " Whether the order arrived is not known yet; the desk is asked again until it"
+                + " is. Nothing is ordered twice.";
+    }
+
+    /** Finds out whether an order that was sent has arrived. */
+    private void settle(Row order) {
+        try {
+            DeskClient desk = desk();
+            Optional<DeskOrder> there = desk.order(order.key());
+            if (there.isEmpty()) {
+                there = forestalled(desk, order.key());
+            }
+            if (there.filter(o -> !o.state().equals(DeskOrder.WITHDRAWN)).isPresent()) {
+                placed(
+                        order,
+                        there.get(),
+                        "The connection was lost while it was placed, but it had arrived: it is"
+                                + " ordered once.");
+            } else {
+                orders.notPlaced(
+                        order.id(),
+                        newKey(),
+                        "The connection was lost before the order arrived. Nothing was ordered;"
+                                + " place it again.");
+            }
+        } catch (OutsideException e) {
+            orders.fault(order.id(), notKnown(e));
+        }
+    }
+
+    /** Sees to it that an order which did not come cannot come any more; it, if it just did. */
+    private static Optional<DeskOrder> forestalled(DeskClient desk, String key)
+            throws OutsideException {
+        try {
+            return desk.withdraw(key);
+        } catch (OutsideException e) {
+            if (e.status() == CONFLICT) {
+                return desk.order(key);
+            }
+            throw e;
+        }
+    }
+
+    private void placed(Row order, DeskOrder said, String fault) {
+        orders.placed(
+                order.id(),
+                text(said),
+                now(),
+                fault,
+                new CutStore.Handed(
+                        order.cut(), "order desk, order " + said.number(), now(), order.note()));
+    }
+
+    /** Asks the desk how an order stands; what was known stays when it does not answer. */
+    public void follow(Row order) {
+        if (order.state() == State.PLACING && onTheWay.add(order.id())) {
+            try {
+                settle(order);
+            } finally {
+                onTheWay.remove(order.id());
+            }
+        } else if (order.state() == State.PLACED
+                && said(order).filter(DeskOrder::ended).isEmpty()) {
+            try {
+                desk().order(order.key()).ifPresent(o -> orders.said(order.id(), text(o), now()));
+            } catch (OutsideException e) {
+                orders.fault(order.id(), e.getMessage() + " This is what it said last.");
+            }
+        }
+    }
+
+    /**
+     * @throws RefusedException when the desk does not take the answer, or is not there
+     */
+    public void answer(long id, String question, String answer) {
+        Row order = requirePlaced(id);
+        try {
+            orders.said(id, text(desk().answer(order.key(), question, answer)), now());
+        } catch (OutsideException e) {
+            throw new RefusedException(
+                    e.getMessage() + " Whether it has the answer is not known; answer again.");
+        }
+    }
+
+    /**
+     * Withdraws an order that is placed, or leaves one that is not.
+     *
+     * @throws RefusedException when it is too late, or the desk is not there
+     */
+    public void withdraw(long id) {
+        Row order = order(id);
+        if (order.state() == State.SENDING || order.state() == State.READ) {
+            orders.left(id, "You left it. Nothing was ordered.");
+            return;
+        }
+        requirePlaced(id);
+        try {
+            desk().withdraw(order.key()).ifPresent(o -> orders.said(id, text(o), now()));
+        } catch (OutsideException e) {
+            throw new RefusedException(e.getMessage());
+        }
+    }
+
+    private Row requirePlaced(long id) {
+        Row order = order(id);
+        if (order.state() != State.PLACED) {
+            throw new RefusedException("The desk does not have this order.");
+        }
+        return order;
+    }
+
+    /** After the application was started again: what was on its way then is not any more. */
+    void takeUp() {
+        orders.in(State.SENDING)
+                .forEach(
+                        o ->
+                                orders.fault(
+                                        o.id(),
+                                        "Sending broke off when the application stopped. Nothing"
+                                                + " was ordered. Send it again."));
+        orders.in(State.PLACING).forEach(this::follow);
+    }
+
+    private static String text(Object value) {
+        return new String(Json.write(value), StandardCharsets.UTF_8);
+    }
+
+    private static String newKey() {
+        return UUID.randomUUID().toString();
+    }
+
+    private static String now() {
+        return Instant.now().truncatedTo(ChronoUnit.SECONDS).toString();
+    }
+}

@@ -1,0 +1,231 @@
+package dev.lastcut.server.orders;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatCode;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.mockito.ArgumentMatchers.anyInt;
+import static org.mockito.ArgumentMatchers.anyLong;
+import static org.mockito.Mockito.mock;
+import static org.mockito.Mockito.when;
+
+import dev.lastcut.core.ticket.Ticket;
+import dev.lastcut.server.desk.Cuts;
+import dev.lastcut.server.desk.DeskServer;
+import dev.lastcut.server.jobs.OutputService;
+import dev.lastcut.server.jobs.RefusedException;
+import dev.lastcut.server.store.CutStore;
+import dev.lastcut.server.store.DeskOrderStore;
+import dev.lastcut.server.store.DeskOrderStore.Row;
+import dev.lastcut.server.store.DeskOrderStore.State;
+import dev.lastcut.server.work.Task;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.nio.file.Path;
+import java.time.Duration;
+import java.util.List;
+import java.util.Map;
+import java.util.Random;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.Timeout;
+import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+/** An order at a desk that is slow, closed, talks rubbish, or goes away in the middle. */
+@Timeout(120)
+class OrderServiceTest {
+    private static final int LIMIT_MS = 400;
+    private static byte[] zip;
+
+    @TempDir Path data;
+    private Workshop workshop;
+    private DeskServer desk;
+    private OrderService orders;
+    private long job;
+
+    @BeforeAll
+    static void cut() throws Exception {
+        zip = Cuts.of("p07_mill_single", "longcomb-fine", Ticket.BLANK).zip();
+    }
+
+    @BeforeEach
+    void open() throws Exception {
+        desk = new DeskServer(0, data.resolve("desk.db"), Duration.ofMillis(20));
+        workshop = new Workshop(data, Map.of());
+        job = Jobs.begun(workshop);
+        orders = service(desk.address());
+    }
+
+    /** Cuts are those of the test. */
+    private OrderService service(String address) {
+        OutputService outputs = mock(OutputService.class);
+        when(outputs.cutZip(anyLong(), anyInt())).thenReturn(zip);
+        return new OrderService(workshop.a(DeskOrderStore.class), outputs, () -> address, LIMIT_MS);
+    }
+
+    @AfterEach
+    void shut() {
+        desk.close();
+        workshop.close();
+    }
+
+    private void mood(String is) throws Exception {
+        HttpRequest request =
+                HttpRequest.newBuilder(URI.create(desk.address() + "/mood?delay_ms=900&is=" + is))
+                        .POST(HttpRequest.BodyPublishers.noBody())
+                        .build();
+        HttpClient.newHttpClient().send(request, HttpResponse.BodyHandlers.discarding());
+    }
+
+    private Row sent() {
+        return orders.order(Long.parseLong(orders.send(job, 1, mock(Task.class))));
+    }
+
+    /** How many orders the desk has that are to be made. */
+    private int atTheDesk() {
+        return Jobs.orders(data.resolve("desk.db")).size();
+    }
+
+    private int handed() {
+        return workshop.a(CutStore.class).handed(job).size();
+    }
+
+    @Test
+    void aCutIsReadQuotedOrderedAndShipped() {
+        Row read = sent();
+        assertThat(read.state()).isEqualTo(State.READ);
+        DeskReading reading = OrderService.reading(read).orElseThrow();
+        assertThat(reading.quote().total()).isPositive();
+        assertThat(orders.picture(read.id(), "board-top")).startsWith(0x89, 'P', 'N', 'G');
+        assertThat(atTheDesk()).isZero();
+        orders.place(read.id(), "Ida", "With care.");
+        Row placed = orders.order(read.id());
+        for (int i = 0;
+                i < 200 && OrderService.said(placed).filter(DeskOrder::ended).isEmpty();
+                i++) {
+            orders.follow(placed);
+            placed = orders.order(read.id());
+        }
+        assertThat(OrderService.said(placed).orElseThrow().state()).isEqualTo(DeskOrder.SHIPPED);
+        assertThat(atTheDesk()).isOne();
+        assertThat(workshop.a(CutStore.class).handed(job))
+                .singleElement()
+                .matches(h -> h.to().startsWith("order desk, order D-"));
+        assertThatThrownBy(() -> orders.place(read.id(), "Ida", ""))
+                .isInstanceOf(RefusedException.class);
+        assertThatThrownBy(() -> orders.withdraw(read.id())).hasMessageContaining("too late");
+    }
+
+    @ParameterizedTest
+    @CsvSource({
+        "down, the desk is closed",
+        "slow, does not answer within 400 ms",
+        "rubbish, cannot be read",
+        "cuts-off, broke off in the middle",
+        "mute, broke off in the middle"
+    })
+    void whatCannotBeSentIsSaidAndSentAgain(String is, String says) throws Exception {
+        mood(is);
+        assertThatThrownBy(this::sent)
+                .isInstanceOf(RefusedException.class)
+                .hasMessageContaining(says)
+                .hasMessageEndingWith("Nothing was ordered. Send it again.");
+        Row open = orders.of(job).get(0);
+        assertThat(open.state()).isEqualTo(State.SENDING);
+        assertThat(open.fault()).contains(says);
+        mood("well");
+        Row read = sent();
+        assertThat(read.id()).isEqualTo(open.id());
+        assertThat(read.state()).isEqualTo(State.READ);
+        assertThat(read.fault()).isEmpty();
+    }
+
+    @Test
+    void aDeskThatIsNotThereIsSaidToBe() {
+        String address = desk.address();
+        desk.close();
+        assertThatThrownBy(this::sent).hasMessageContaining(address + " is not there");
+    }
+
+    /** Whatever the desk does with it, it is ordered once or not at all, and it is said which. */
+    @ParameterizedTest
+    @CsvSource({
+        "down, false, Nothing was ordered.",
+        "cuts-off, false, is not known yet",
+        "mute, true, is not known yet",
+        "slow, false, is not known yet",
+        "rubbish, false, is not known yet"
+    })
+    void anOrderWhoseConnectionIsLostIsFoundOutAbout(String is, boolean arrived, String says)
+            throws Exception {
+        Row read = sent();
+        mood(is);
+        assertThatThrownBy(() -> orders.place(read.id(), "Ida", "")).hasMessageContaining(says);
+        mood("well");
+        orders.follow(orders.order(read.id()));
+        Row now = orders.order(read.id());
+        if (now.state() == State.PLACED) {
+            assertThat(now.fault()).endsWith("it is ordered once.");
+        } else {
+            assertThat(arrived).isFalse();
+            assertThat(now.state()).isEqualTo(State.READ);
+            assertThat(now.fault()).contains("Nothing was ordered");
+            assertThat(now.key()).isNotEqualTo(read.key());
+            orders.place(read.id(), "Ida", "");
+        }
+        // What was late would have come by now.
+        Thread.sleep(is.equals("slow") ? 1_000 : 0);
+        assertThat(atTheDesk()).isOne();
+        assertThat(handed()).isOne();
+    }
+
+    /** Random moods over random acts, another start of the application now and then. */
+    @Test
+    void orderedOnceOrNotAtAllWhateverHappens() throws Exception {
+        Random random = new Random(7);
+        List<String> moods = List.of("well", "well", "down", "rubbish", "cuts-off", "mute");
+        for (int i = 0; i < 150; i++) {
+            mood(moods.get(random.nextInt(moods.size())));
+            List<Row> all = orders.of(job);
+            Row last = all.isEmpty() ? null : all.get(0);
+            try {
+                switch (last == null ? State.PLACED : last.state()) {
+                    case SENDING, PLACED, LEFT -> sent();
+                    case READ -> orders.place(last.id(), "Ida", "n" + i);
+                    case PLACING -> orders.follow(last);
+                }
+            } catch (RefusedException e) {
+                assertThat(e.getMessage()).endsWith(".");
+            }
+            if (random.nextInt(12) == 0) {
+                orders = service(desk.address());
+                orders.takeUp();
+            }
+        }
+        mood("well");
+        orders.takeUp();
+        List<Row> all = orders.of(job);
+        assertThat(all).noneMatch(r -> r.state() == State.PLACING);
+        assertThat(all.stream().filter(r -> r.state() == State.PLACED).map(Row::key))
+                .hasSizeGreaterThan(10)
+                .containsExactlyInAnyOrderElementsOf(Jobs.orders(data.resolve("desk.db")));
+        assertThat(handed()).isEqualTo(atTheDesk());
+    }
+
+    @Test
+    void oneCutHasOneOpenOrderAndALeftOneMakesRoom() {
+        Row first = sent();
+        assertThat(sent().id()).isEqualTo(first.id());
+        orders.withdraw(first.id());
+        assertThat(orders.order(first.id()).state()).isEqualTo(State.LEFT);
+        assertThat(sent().id()).isNotEqualTo(first.id());
+        assertThatCode(() -> orders.follow(orders.order(first.id()))).doesNotThrowAnyException();
+        assertThatThrownBy(() -> orders.place(sent().id(), " ", ""))
+                .hasMessageContaining("Say who orders");
+    }
+}
