@@ -59,7 +59,7 @@ export function EngineersQuestions({
   }
   return (
     <section aria-label="Questions of the engineer">
-      <h3 className="font-semibold">The engineer asks</h3>
+      <h3 className="mt-3 font-semibold">The engineer asks</h3>
       <ul>
         {order.questions.map((q) => (
           <li key={q.id} data-question={q.id} className="border-edge/60 border-b py-1.5">

@@ -5,12 +5,9 @@ import { Fact } from '../ui/Panel';
 const INKS: Record<string, string> = { stop: 'text-stop', look: 'text-look', note: 'text-faint' };
 const ORDER = ['stop', 'look', 'note'];
 
-/** What the desk made of an upload: its check, price, what it read, what it found. */
+/** Whether what was sent arrived whole, and what it costs. */
 export function Quoted({ reading }: { reading: DeskReading }) {
   const quote = reading.quote;
-  const found = [...reading.findings].sort(
-    (a, b) => ORDER.indexOf(a.severity) - ORDER.indexOf(b.severity),
-  );
   return (
     <>
       <p data-upload-check>
@@ -36,6 +33,25 @@ export function Quoted({ reading }: { reading: DeskReading }) {
           It has no price: the desk found no closed outline, so nobody knows how large it is.
         </p>
       )}
+    </>
+  );
+}
+
+/** How many of each weight: "4 stop, 10 look, 3 note". */
+function counted(reading: DeskReading): string {
+  return ORDER.map((s) => [reading.findings.filter((f) => f.severity === s).length, s] as const)
+    .filter(([n]) => n > 0)
+    .map(([n, s]) => `${n} ${s}`)
+    .join(', ');
+}
+
+/** What the desk understood, found, and took each file for. */
+export function AsRead({ reading }: { reading: DeskReading }) {
+  const found = [...reading.findings].sort(
+    (a, b) => ORDER.indexOf(a.severity) - ORDER.indexOf(b.severity),
+  );
+  return (
+    <>
       <details className="mt-2">
         <summary className="cursor-pointer font-semibold">Ordered, as it understood</summary>
         <ul className="mt-1">
@@ -44,9 +60,12 @@ export function Quoted({ reading }: { reading: DeskReading }) {
           ))}
         </ul>
       </details>
-      <details className="mt-1" open={found.some((f) => f.severity === 'stop')}>
+      <details className="mt-1">
         <summary className="cursor-pointer font-semibold">
-          What it found <span className="num">{found.length}</span>
+          What it found{' '}
+          <span className="text-faint font-normal">
+            {found.length === 0 ? 'nothing' : counted(reading)}
+          </span>
         </summary>
         <ul aria-label="What the desk found" className="mt-1">
           {found.map((f, i) => (
@@ -58,7 +77,8 @@ export function Quoted({ reading }: { reading: DeskReading }) {
       </details>
       <details className="mt-1">
         <summary className="cursor-pointer font-semibold">
-          What it took each file for <span className="num">{reading.files.length}</span>
+          What it took each file for{' '}
+          <span className="text-faint font-normal">{reading.files.length} files</span>
         </summary>
         <ul aria-label="What the desk took each file for" className="mt-1 text-[13px]">
           {reading.files.map((f) => (

@@ -4,7 +4,7 @@ import { api, type DeskOrderView, type Job, type TaskState } from '../api/client
 import { useWork, type Work } from '../api/tasks';
 import { PlaceForm } from '../orders/PlaceForm';
 import { EngineersQuestions, Progress } from '../orders/Progress';
-import { Quoted } from '../orders/Quoted';
+import { AsRead, Quoted } from '../orders/Quoted';
 import { canWithdraw, shortTime } from '../orders/state';
 import { go } from '../router';
 import { Button } from '../ui/Button';
@@ -33,6 +33,33 @@ export function Order({ job, orders }: { job: Job; orders: readonly DeskOrderVie
   const cut = wanted || newest;
   const open = orders?.find((o) => ['sending', 'read', 'placing'].includes(o.state));
   const rest = orders?.filter((o) => o !== open) ?? [];
+  const ordered = rest.some(
+    (o) => o.cut === cut && o.state === 'placed' && o.said?.state !== 'withdrawn',
+  );
+  const send = (
+    <div className="flex items-center gap-2">
+      <Button
+        look={ordered ? 'plain' : 'main'}
+        className="grow"
+        disabled={work.state !== null}
+        onClick={() => run(() => api.sendCut(job.id, cut))}
+      >
+        {ordered ? `Order cut ${cut} once more` : `Send cut ${cut} to the desk`}
+      </Button>
+      {(cuts.data?.length ?? 0) > 1 ? (
+        <Select
+          label="Which cut"
+          placeholder="cut"
+          value={String(cut)}
+          onValueChange={(v) => setWanted(Number(v))}
+          options={(cuts.data ?? []).map((c) => ({
+            value: String(c.number),
+            text: `cut ${c.number}`,
+          }))}
+        />
+      ) : null}
+    </div>
+  );
   if (sheet?.kind === 'mill') {
     return (
       <Panel title="Order" lead="What a board house is told to make.">
@@ -46,7 +73,7 @@ export function Order({ job, orders }: { job: Job; orders: readonly DeskOrderVie
   return (
     <Panel
       title="Order"
-      lead="The desk reads a cut by itself and says what it takes it for. Nothing is ordered before you say so."
+      lead={`${sheet ? `The desk of ${sheet.name}` : 'The desk'} reads a cut by itself and says what it takes it for. Nothing is ordered before you say so.`}
     >
       {newest === 0 ? (
         <div className="border-look bg-card rounded border-l-4 p-3">
@@ -56,30 +83,7 @@ export function Order({ job, orders }: { job: Job; orders: readonly DeskOrderVie
           </Button>
         </div>
       ) : null}
-      {newest > 0 && !open ? (
-        <div className="flex items-center gap-2">
-          <Button
-            look="main"
-            className="grow"
-            disabled={work.state !== null}
-            onClick={() => run(() => api.sendCut(job.id, cut))}
-          >
-            Send cut {cut} to the desk
-          </Button>
-          {(cuts.data?.length ?? 0) > 1 ? (
-            <Select
-              label="Which cut"
-              placeholder="cut"
-              value={String(cut)}
-              onValueChange={(v) => setWanted(Number(v))}
-              options={(cuts.data ?? []).map((c) => ({
-                value: String(c.number),
-                text: `cut ${c.number}`,
-              }))}
-            />
-          ) : null}
-        </div>
-      ) : null}
+      {newest > 0 && !open && !ordered ? send : null}
       {open ? <Open job={job} order={open} work={work} run={run} again={again} /> : null}
       <WorkingUnlessSaid work={work} said={open?.fault ?? ''} />
       {rest.length > 0 ? (
@@ -90,6 +94,9 @@ export function Order({ job, orders }: { job: Job; orders: readonly DeskOrderVie
             </li>
           ))}
         </ul>
+      ) : null}
+      {newest > 0 && !open && ordered ? (
+        <div className="border-edge mt-3 border-t pt-3">{send}</div>
       ) : null}
     </Panel>
   );
@@ -149,6 +156,7 @@ function Open({
           onLeave={leave}
         />
       ) : null}
+      {order.reading ? <AsRead reading={order.reading} /> : null}
     </section>
   );
 }
@@ -223,6 +231,7 @@ function Done({ order, open, again }: { order: DeskOrderView; open: boolean; aga
         <details className="mt-1">
           <summary className="cursor-pointer">What was ordered, as the desk read it</summary>
           <Quoted reading={order.reading} />
+          <AsRead reading={order.reading} />
         </details>
       ) : null}
     </details>

@@ -6,6 +6,7 @@ import dev.lastcut.core.board.Role;
 import dev.lastcut.core.board.Side;
 import dev.lastcut.core.connectivity.BoardGeometry;
 import dev.lastcut.core.geometry.Flattener;
+import java.awt.AlphaComposite;
 import java.awt.BasicStroke;
 import java.awt.Color;
 import java.awt.Graphics2D;
@@ -32,7 +33,6 @@ import org.locationtech.jts.geom.Geometry;
 final class FacePicture {
     private static final int PIXELS = 1000;
     private static final int MARGIN = 14;
-    private static final Color PAPER = new Color(0xf4efe4);
     private static final Color LAMINATE = new Color(0xb9a77c);
     private static final Color BARE = new Color(0xd9b45c);
     private static final Color EDGE = new Color(0x4a433a);
@@ -69,11 +69,9 @@ final class FacePicture {
         double scale = (PIXELS - 2.0 * MARGIN) / Math.max(e.getWidth(), e.getHeight());
         int width = (int) Math.ceil(e.getWidth() * scale) + 2 * MARGIN;
         int height = (int) Math.ceil(e.getHeight() * scale) + 2 * MARGIN;
-        BufferedImage image = new BufferedImage(width, height, BufferedImage.TYPE_INT_RGB);
+        BufferedImage image = new BufferedImage(width, height, BufferedImage.TYPE_INT_ARGB);
         Graphics2D g = image.createGraphics();
         g.setRenderingHint(RenderingHints.KEY_ANTIALIASING, RenderingHints.VALUE_ANTIALIAS_ON);
-        g.setColor(PAPER);
-        g.fillRect(0, 0, width, height);
         boolean below = side == Side.BOTTOM;
         AffineTransform view = new AffineTransform();
         view.translate(below ? width - MARGIN : MARGIN, height - MARGIN);
@@ -112,10 +110,12 @@ final class FacePicture {
         }
         g.setColor(silk);
         g.fill(all(Role.Kind.SILK));
-        g.setColor(PAPER);
+        // One sees through them, and past the board, to whatever it lies on.
+        g.setComposite(AlphaComposite.Clear);
         for (Hole h : board.board().holes()) {
             g.fill(shape(h.shape(Flattener.SCREEN)));
         }
+        g.setComposite(AlphaComposite.SrcOver);
         g.setClip(null);
         g.setColor(EDGE);
         g.setStroke(new BasicStroke((float) (1.6 / scale)));

@@ -60,6 +60,7 @@ public class JobService {
     private final Set<Long> told = ConcurrentHashMap.newKeySet();
 
     private final Results<BoardGeometry> boards = new Results<>(6);
+    private final Results<BoardGeometry> opened = new Results<>(3);
     private final Results<BoardChanges> changes = new Results<>(4);
 
     JobService(
@@ -114,12 +115,11 @@ public class JobService {
 
     private long bringIn(Pack pack, Task task, long work) throws UnusablePackException {
         task.progress(0, 3, "reading " + pack.files().size() + " files");
-        var board = Intake.open(pack, Choices.NONE, names.known());
-        task.progress(1, 3, "joining copper into nets");
+        BoardGeometry geometry = opened(pack, task);
+        var board = geometry.board();
         // What was said before holds for this job from now on, whatever is said of later packs.
         Map<String, Role> told = new HashMap<>();
         board.files().stream().filter(Remembered::told).forEach(f -> told.put(f.path(), f.role()));
-        BoardGeometry geometry = new BoardGeometry(board);
         if (task.isCancelled()) {
             return 0;
         }
@@ -132,6 +132,30 @@ public class JobService {
             keep(id, geometry);
         }
         return id;
+    }
+
+    /** Packs that were read lately, by their files and what was known of names then. */
+    private record Opened(String files, Remembered known) {}
+
+    /** The same pack brought in again is not read again. */
+    private BoardGeometry opened(Pack pack, Task task) throws UnusablePackException {
+        StringBuilder files = new StringBuilder(pack.name()).append('\n');
+        pack.files()
+                .forEach(
+                        f ->
+                                files.append(f.path())
+                                        .append(' ')
+                                        .append(Manifest.sha256(f.content()))
+                                        .append('\n'));
+        Remembered known = names.known();
+        return opened.get(
+                new Opened(files.toString(), known),
+                Ticket.BLANK,
+                asking -> {
+                    var board = Intake.open(pack, Choices.NONE, known);
+                    task.progress(1, 3, "joining copper into nets");
+                    return new BoardGeometry(board);
+                });
     }
 
     /** A job with its first ticket: both are there, or neither, and the work is still begun. */

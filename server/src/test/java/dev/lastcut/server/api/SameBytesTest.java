@@ -95,8 +95,7 @@ class SameBytesTest {
         "joint-box, wren-bench",
         "honeycomb-tag, waggle-quick",
         "honeycomb-tag, anvil-mini",
-        "hive-scale-node, longcomb-fine",
-        "hive-scale-node, wren-bench"
+        "hive-scale-node, longcomb-fine"
     })
     void theCutAndWhatIsMadeFromItsTicketAreTheSame(String pack, String shop) throws Exception {
         Map<String, byte[]> cut = Packs.unzipped(cut(pack, shop));

@@ -121,6 +121,18 @@ final class Bench implements AutoCloseable {
         wait.until(ExpectedConditions.textToBePresentInElementLocated(By.cssSelector(css), text));
     }
 
+    /** A picture that has come, and shows something. */
+    void seePicture(String css) {
+        see(css);
+        until(
+                () ->
+                        Boolean.TRUE.equals(
+                                driver.executeScript(
+                                        "const i = document.querySelector(arguments[0]);"
+                                                + "return i.complete && i.naturalWidth > 100",
+                                        css)));
+    }
+
     /** The board is laid out, all films. */
     void seeBoard() {
         see("[role=application][data-ready=true]");

@@ -50,6 +50,13 @@ public final class Cuts {
         return new Cut(product, zip(Handover.of(product).files()));
     }
 
+    /** The same without the reports, which take a while. */
+    static Cut bare(String pack, String shop) throws Exception {
+        CapabilitySheet sheet = new SheetLibrary().find(shop).orElseThrow();
+        Making.Product product = Making.all(pack(pack), sheet, Ticket.BLANK.withShop(shop));
+        return new Cut(product, zip(product.outputs().files()));
+    }
+
     static byte[] zip(List<OutputFile> files) throws IOException {
         ByteArrayOutputStream out = new ByteArrayOutputStream();
         try (ZipOutputStream zip = new ZipOutputStream(out)) {

@@ -17,7 +17,8 @@ import dev.lastcut.server.store.DeskOrderStore.Row;
 import dev.lastcut.server.store.DeskOrderStore.State;
 import dev.lastcut.server.store.JobStore;
 import java.io.BufferedReader;
-import java.io.InputStreamReader;
+import java.io.IOException;
+import java.io.Writer;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.time.Duration;
@@ -40,7 +41,7 @@ import org.junit.jupiter.params.provider.CsvSource;
  */
 @Timeout(300)
 class KillTest {
-    private static final int ROUNDS = 18;
+    private static final int ROUNDS = 17;
 
     /** Half of the kills fall about the step in which something is written. */
     private static final Map<String, String> WRITING =
@@ -78,8 +79,11 @@ class KillTest {
             Jobs.work(w, s -> {}, t -> "" + w.a(OutputService.class).cut(job, t));
         }
         int told = 0;
+        Process next = ready(what);
         for (int i = 0; i < ROUNDS; i++) {
-            kill(what, random);
+            Process victim = next;
+            next = ready(what);
+            kill(victim, what, random);
             integrity("last-cut.db");
             integrity("desk.db");
             try (Workshop w = new Workshop(data, Map.of())) {
@@ -92,42 +96,42 @@ class KillTest {
                 w.a(BrokenOff.class).all().forEach(b -> w.a(BrokenOff.class).read(b.id()));
             }
         }
+        next.destroyForcibly();
         assertThat(told).as("that something broke off was told").isGreaterThan(ROUNDS / 4);
     }
 
-    /** Starts the work and kills it somewhere in it. */
-    private void kill(String what, Random random) throws Exception {
-        Process victim =
-                new ProcessBuilder(
-                                Path.of(System.getProperty("java.home"), "bin", "java").toString(),
-                                "-XX:TieredStopAtLevel=1",
-                                "-XX:+UseSerialGC",
-                                "-cp",
-                                System.getProperty("java.class.path"),
-                                Victim.class.getName(),
-                                data.toString(),
-                                what,
-                                String.valueOf(job),
-                                String.valueOf(begun))
-                        .redirectError(ProcessBuilder.Redirect.DISCARD)
-                        .start();
-        try (BufferedReader said =
-                new BufferedReader(
-                        new InputStreamReader(victim.getInputStream(), StandardCharsets.UTF_8))) {
-            String awaited = random.nextBoolean() ? WRITING.get(what) : "begin " + begun;
-            int times = 1 + random.nextInt(2);
+    /** A process that is ready to begin. */
+    private Process ready(String what) throws IOException {
+        return new ProcessBuilder(
+                        Path.of(System.getProperty("java.home"), "bin", "java").toString(),
+                        "-XX:TieredStopAtLevel=1",
+                        "-XX:+UseSerialGC",
+                        "-cp",
+                        System.getProperty("java.class.path"),
+                        Victim.class.getName(),
+                        data.toString(),
+                        what,
+                        String.valueOf(job))
+                .redirectError(ProcessBuilder.Redirect.DISCARD)
+                .start();
+    }
+
+    /** Lets it work and kills it somewhere in it. */
+    private void kill(Process victim, String what, Random random) throws Exception {
+        try (BufferedReader said = victim.inputReader(StandardCharsets.UTF_8)) {
+            try (Writer go = victim.outputWriter(StandardCharsets.UTF_8)) {
+                go.write(begun + "\n");
+            }
+            boolean writing = random.nextBoolean();
+            String awaited = writing ? WRITING.get(what) : "begin " + begun;
             for (String line = said.readLine(); line != null; line = said.readLine()) {
                 heard(line);
-                if (line.equals(awaited) && --times <= 0) {
-                    break;
-                }
-                if (line.equals(awaited) && awaited.startsWith("begin")) {
+                if (line.equals(awaited)) {
                     break;
                 }
             }
-            int longest = awaited.startsWith("begin") ? 500_000 : 25_000;
-            LockSupport.parkNanos(1_000L * random.nextInt(longest));
-            victim.destroyForcibly();
+            LockSupport.parkNanos(1_000L * random.nextInt(writing ? 25_000 : 500_000));
+            victim.toHandle().destroyForcibly();
             assertThat(victim.waitFor(20, TimeUnit.SECONDS)).isTrue();
             said.lines().forEach(this::heard);
         }

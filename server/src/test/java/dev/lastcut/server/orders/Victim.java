@@ -5,6 +5,9 @@ import dev.lastcut.server.desk.DeskServer;
 import dev.lastcut.server.jobs.JobService;
 import dev.lastcut.server.jobs.OutputService;
 import dev.lastcut.server.store.DeskOrderStore;
+import java.io.BufferedReader;
+import java.io.InputStreamReader;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.util.Map;
@@ -16,11 +19,20 @@ import java.util.Map;
 final class Victim {
     private Victim() {}
 
-    /** Arguments: the folder, what to do, the job, and how often it was begun before. */
+    /**
+     * Arguments: the folder, what to do, the job. It gets all ready on a folder of its own, and
+     * begins once it reads how often the work was begun before.
+     */
     public static void main(String[] args) throws Exception {
         Path data = Path.of(args[0]);
         long job = Long.parseLong(args[2]);
-        int from = Integer.parseInt(args[3]);
+        Pack pack = Jobs.pack("tag");
+        try (Workshop elsewhere =
+                new Workshop(Files.createTempDirectory(data, "ready"), Map.of())) {
+            elsewhere.a(OutputService.class);
+        }
+        int from =
+                Integer.parseInt(new BufferedReader(new InputStreamReader(System.in)).readLine());
         DeskServer desk = new DeskServer(0, data.resolve("desk.db"), Duration.ofMillis(5));
         Workshop w =
                 new Workshop(
@@ -29,8 +41,6 @@ final class Victim {
         OrderService orders =
                 new OrderService(
                         w.a(DeskOrderStore.class), w.a(OutputService.class), desk::address, 5_000);
-        Pack pack = Jobs.pack("tag");
-        say("ready");
         for (int k = from; ; k++) {
             int n = k;
             say("begin " + n);

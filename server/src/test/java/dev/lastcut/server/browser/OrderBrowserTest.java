@@ -1,0 +1,161 @@
+package dev.lastcut.server.browser;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import dev.lastcut.server.LastCut;
+import dev.lastcut.server.orders.DeskStand;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.nio.file.Path;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.openqa.selenium.Keys;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.boot.test.context.SpringBootTest;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.test.context.DynamicPropertyRegistry;
+import org.springframework.test.context.DynamicPropertySource;
+
+/** From a board to an order that is shipped, and an order whose connection is lost. */
+@SpringBootTest(classes = LastCut.class, webEnvironment = SpringBootTest.WebEnvironment.RANDOM_PORT)
+class OrderBrowserTest extends BrowserTest {
+    private static final String ORDER = "section[aria-label=Order]";
+    private static final String STATION = "[data-station=order]";
+
+    @TempDir static Path data;
+    @Autowired DeskStand desk;
+    @Autowired JdbcClient jdbc;
+
+    @DynamicPropertySource
+    static void storage(DynamicPropertyRegistry registry) {
+        registry.add("lastcut.data", data::toString);
+        registry.add("lastcut.desk.pace-ms", () -> "500");
+    }
+
+    @AfterEach
+    void well() throws Exception {
+        mood("well");
+    }
+
+    private void mood(String is) throws Exception {
+        HttpRequest request =
+                HttpRequest.newBuilder(URI.create(desk.address() + "/mood?is=" + is))
+                        .POST(HttpRequest.BodyPublishers.noBody())
+                        .build();
+        HttpClient.newHttpClient().send(request, HttpResponse.BodyHandlers.discarding());
+    }
+
+    private void begin() throws Exception {
+        bench.open("/");
+        bench.drop("[data-over]", "joint-box.zip", pack("joint-box"));
+        bench.seeBoard();
+        bench.click("[data-station=shop]");
+        bench.click("[data-sheet=waggle-quick]");
+        bench.see("[data-sheet=waggle-quick][aria-checked=true]");
+    }
+
+    private void cut() {
+        bench.click("[data-station=cut]");
+        bench.press("Make the cut");
+        bench.seeText("ul[aria-label=Cuts]", "Cut 1");
+        bench.seeText("[data-next=order]", "Order the cut.");
+        bench.click("[data-next=order]");
+    }
+
+    @Test
+    void fromAPanelToAnOrderThatIsShipped() throws Exception {
+        begin();
+        bench.click("button[aria-label='Parts fitted']");
+        bench.optionBeginning("top");
+        bench.seeText("[aria-label=Quote]", "Parts and their fitting");
+        bench.click("[data-station=panel]");
+        bench.press("Make a panel of 2 × 2");
+        bench.see("[role=application][data-boards='4'][data-ready=true]");
+        cut();
+        bench.press("Send cut 1 to the desk");
+        bench.seeText(ORDER, "nothing is ordered yet");
+        bench.seeText("[data-upload-check]", "files arrived as their manifest lists them");
+        // Five boards, four on each panel of 177.48 × 131.76 mm.
+        bench.seeText("section[aria-label=Price]", "2 panels of 233.85 cm²");
+        bench.seeText("section[aria-label='As the desk read it']", "177.48 × 131.76 mm");
+        bench.seePicture("img[alt^='panel, bottom']");
+        bench.press("Board");
+        bench.seeText("section[aria-label='As the desk read it']", "78.74 × 55.88 mm");
+        bench.seeText(STATION, "quoted, not ordered");
+
+        String total = bench.see("[data-total]").getText();
+        bench.retype("input[aria-label='Ordered by']", "Ida");
+        bench.type("input[aria-label='Note for the desk']", "no hurry");
+        bench.press("Order for " + total);
+        bench.seeText(STATION, "D-1001");
+        bench.seeText("[data-next=order]", "See what the order desk waits for.");
+        mood("down");
+        bench.press("Withdraw the order …");
+        bench.press("Yes, withdraw");
+        bench.seeText("[data-order] [role=alert]", "The order desk refuses: the desk is closed");
+        mood("well");
+        bench.click("[data-question] input[value='Leave it out']");
+        bench.click("[data-question] button[type=submit]");
+        bench.seeText("[data-question]", "✓ Leave it out");
+        bench.seeText("[data-state=shipped]", "It is parcel D-1001-1.");
+        bench.reload();
+        bench.seeText(STATION, "D-1001, shipped");
+        assertThat(bench.all("[data-step][data-reached=true]")).hasSize(6);
+        bench.click("[data-station=cut]");
+        bench.seeText("[data-handed='1']", "order desk, order D-1001");
+    }
+
+    @Test
+    void anOrderWhoseConnectionIsLostIsOrderedOnceOrNotAtAll() throws Exception {
+        begin();
+        cut();
+        mood("cuts-off");
+        bench.press("Send cut 1 to the desk");
+        bench.seeText(
+                "[data-open-order=sending] [role=alert]", "Nothing was ordered. Send it again.");
+        bench.seeText(STATION, "not ordered");
+        mood("well");
+        bench.press("Send it again");
+        bench.see("[data-open-order=read]");
+
+        // It never gets there.
+        mood("down");
+        bench.retype("input[aria-label='Ordered by']", "Ida");
+        bench.see("input[aria-label='Ordered by']").sendKeys(Keys.ENTER);
+        bench.seeText("[data-open-order=read] [role=alert]", "Nothing was ordered.");
+        assertThat(bench.all("[data-number]")).isEmpty();
+
+        // It gets there, and the answer does not come back.
+        mood("mute");
+        bench.see("input[aria-label='Ordered by']").sendKeys(Keys.ENTER);
+        bench.seeText("[data-open-order=placing] [role=alert]", "is not known yet");
+        bench.seeText(STATION, "not known yet");
+        bench.reload();
+        bench.seeText("[data-open-order=placing] [role=alert]", "Nothing is ordered twice.");
+        mood("well");
+        bench.seeText("[data-order] [role=status]", "it is ordered once");
+        assertThat(bench.all("[data-order]")).hasSize(1);
+
+    }
+
+    /** A row of another run of the application is work that broke off with it. */
+    @Test
+    void whatBrokeOffIsToldUntilItWasRead() {
+        jdbc.sql(
+                        "insert into begun (run, what, at) values ('before', 'Bringing in x.zip',"
+                                + " '2026-05-01T10:00:00Z')")
+                .update();
+        bench.open("/");
+        bench.seeText(
+                "[aria-label='What broke off']",
+                "Bringing in x.zip broke off when the application stopped. Nothing of it was kept");
+        bench.press("Read it");
+        bench.until(() -> bench.all("[aria-label='What broke off']").isEmpty());
+        bench.reload();
+        bench.see("[data-over]");
+        assertThat(bench.all("[aria-label='What broke off']")).isEmpty();
+    }
+}
