@@ -33,4 +33,17 @@ class ServerArchitectureTest {
                     .should()
                     .dependOnClassesThat()
                     .haveNameMatching("dev\\.lastcut\\.server\\.store\\.\\w+Store");
+
+    /** The desk knows what is uploaded to it, and nothing of the jobs here. */
+    @ArchTest
+    static final ArchRule THE_DESK_STANDS_ALONE =
+            noClasses()
+                    .that()
+                    .resideInAPackage("dev.lastcut.server.desk")
+                    .should()
+                    .dependOnClassesThat()
+                    .resideInAnyPackage(
+                            "dev.lastcut.server.api",
+                            "dev.lastcut.server.jobs",
+                            "dev.lastcut.server.store");
 }

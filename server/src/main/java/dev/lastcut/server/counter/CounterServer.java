@@ -5,6 +5,7 @@ import dev.lastcut.server.standin.LoopbackServer;
 import dev.lastcut.server.standin.LoopbackServer.Answer;
 import dev.lastcut.server.standin.LoopbackServer.Asked;
 import dev.lastcut.server.standin.Mood;
+import dev.lastcut.server.standin.Stand;
 import java.time.Instant;
 import java.time.temporal.ChronoUnit;
 import java.util.List;
@@ -12,7 +13,7 @@ import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
 
 /** The parts counter, listening on loopback. */
-public final class CounterServer implements AutoCloseable {
+public final class CounterServer implements Stand.Service {
     private final Map<String, PartJson> shelves = new ConcurrentHashMap<>();
     private final List<String> order;
     private final LoopbackServer server;
@@ -33,7 +34,7 @@ public final class CounterServer implements AutoCloseable {
                         .start();
     }
 
-    /** Where it is reached. */
+    @Override
     public String address() {
         return server.address();
     }

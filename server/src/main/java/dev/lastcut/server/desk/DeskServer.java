@@ -13,6 +13,7 @@ import dev.lastcut.server.standin.LoopbackServer;
 import dev.lastcut.server.standin.LoopbackServer.Answer;
 import dev.lastcut.server.standin.LoopbackServer.Asked;
 import dev.lastcut.server.standin.Mood;
+import dev.lastcut.server.standin.Stand;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
@@ -34,7 +35,7 @@ import tools.jackson.core.JacksonException;
  * The order desk, listening on loopback. Everything that is put is named by whoever puts it, an
  * upload by its hash and an order by a key, so that putting it twice is as good as once.
  */
-public final class DeskServer implements AutoCloseable {
+public final class DeskServer implements Stand.Service {
     private static final Logger LOG = LoggerFactory.getLogger(DeskServer.class);
     private static final int MOST_BYTES = 256 << 20;
     private static final int MOST_WORDS = 1 << 16;
@@ -71,7 +72,7 @@ public final class DeskServer implements AutoCloseable {
                         .start();
     }
 
-    /** Where it is reached. */
+    @Override
     public String address() {
         return server.address();
     }

@@ -1,42 +1,34 @@
 package dev.lastcut.server.desk;
 
 import dev.lastcut.server.orders.DeskStand;
+import dev.lastcut.server.standin.Stand;
 import jakarta.annotation.PreDestroy;
 import java.nio.file.Path;
 import java.time.Duration;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Component;
 
-/**
- * Starts the stand-in beside the application, on a port of its own, unless another desk is named by
- * {@code lastcut.desk.address}.
- */
+/** The order desk, or another that is named by {@code lastcut.desk.address}. */
 @Component
 class DeskStandIn implements DeskStand {
-    private final String address;
-    private final DeskServer server;
+    private final Stand stand;
 
     DeskStandIn(
             @Value("${lastcut.desk.address:}") String address,
             @Value("${lastcut.desk.port:0}") int port,
             @Value("${lastcut.desk.pace-ms:8000}") long paceMs,
             @Value("${lastcut.data:data}") Path data) {
-        this.server =
-                address.isBlank()
-                        ? new DeskServer(port, data.resolve("desk.db"), Duration.ofMillis(paceMs))
-                        : null;
-        this.address = server == null ? address.strip().replaceFirst("/+$", "") : server.address();
+        Duration pace = Duration.ofMillis(paceMs);
+        stand = new Stand(address, () -> new DeskServer(port, data.resolve("desk.db"), pace));
     }
 
     @Override
     public String address() {
-        return address;
+        return stand.address();
     }
 
     @PreDestroy
     void stop() {
-        if (server != null) {
-            server.close();
-        }
+        stand.close();
     }
 }

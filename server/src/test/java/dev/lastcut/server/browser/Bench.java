@@ -32,11 +32,30 @@ final class Bench implements AutoCloseable {
     /** How long a condition may be true before it is seen to be. */
     private static final Duration OFTEN = Duration.ofMillis(40);
 
+    /** The browser that tests use one after the other; taken while one does. */
+    private static ChromeDriver spare;
+
     private final ChromeDriver driver;
     private final WebDriverWait wait;
     private final String address;
 
+    /** Whether it is as it was, but for what it keeps of the application. */
+    private boolean reusable = true;
+
     Bench(int port, Path downloads) throws IOException {
+        address = "http://127.0.0.1:" + port;
+        ChromeDriver free = spare;
+        spare = null;
+        driver = free == null ? started() : free;
+        driver.executeCdpCommand(
+                "Browser.setDownloadBehavior",
+                Map.of("behavior", "allow", "downloadPath", downloads.toString()));
+        driver.manage().window().setSize(new Dimension(1280, 940));
+        complaints();
+        wait = new WebDriverWait(driver, Duration.ofSeconds(60), OFTEN);
+    }
+
+    private static ChromeDriver started() throws IOException {
         ChromeOptions options = new ChromeOptions();
         options.setBinary("/usr/bin/chromium");
         options.addArguments(
@@ -52,16 +71,13 @@ final class Bench implements AutoCloseable {
                 "--window-size=1280,800",
                 "--user-data-dir=" + Files.createTempDirectory("last-cut-browser"));
         options.setCapability("goog:loggingPrefs", Map.of("browser", "ALL"));
-        options.setExperimentalOption(
-                "prefs", Map.of("download.default_directory", downloads.toString()));
         ChromeDriverService service =
                 new ChromeDriverService.Builder()
                         .usingDriverExecutable(new File("/usr/bin/chromedriver"))
                         .build();
-        driver = new ChromeDriver(service, options);
-        driver.manage().window().setSize(new Dimension(1280, 940));
-        wait = new WebDriverWait(driver, Duration.ofSeconds(60), OFTEN);
-        address = "http://127.0.0.1:" + port;
+        ChromeDriver driver = new ChromeDriver(service, options);
+        Runtime.getRuntime().addShutdownHook(new Thread(driver::quit));
+        return driver;
     }
 
     void open(String path) {
@@ -311,6 +327,7 @@ final class Bench implements AutoCloseable {
 
     /** From the next page on, nothing is heard of what other windows do to a job. */
     void loseStreams() {
+        reusable = false;
         driver.executeCdpCommand(
                 "Page.addScriptToEvaluateOnNewDocument",
                 Map.of(
@@ -345,6 +362,13 @@ final class Bench implements AutoCloseable {
 
     @Override
     public void close() {
-        driver.quit();
+        if (!reusable || spare != null) {
+            driver.quit();
+            return;
+        }
+        driver.get("about:blank");
+        driver.executeCdpCommand(
+                "Storage.clearDataForOrigin", Map.of("origin", address, "storageTypes", "all"));
+        spare = driver;
     }
 }

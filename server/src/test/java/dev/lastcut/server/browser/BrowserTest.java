@@ -34,6 +34,14 @@ abstract class BrowserTest {
         }
     }
 
+    /** Brings a board in and chooses a shop for it. */
+    void bringInFor(String shop, String name) throws IOException {
+        bringIn(name);
+        bench.click("[data-station=shop]");
+        bench.click("[data-sheet=" + shop + "]");
+        bench.see("[data-sheet=" + shop + "][aria-checked=true]");
+    }
+
     void bringIn(String name) throws IOException {
         bench.open("/");
         bench.drop("[data-over]", name + ".zip", pack(name));

@@ -26,12 +26,7 @@ class CutBrowserTest extends BrowserTest {
 
     @Test
     void aCutIsOrderedHandedOverComparedAndKnownAgain() throws Exception {
-        bench.open("/");
-        bench.drop("[data-over]", "joint-box.zip", pack("joint-box"));
-        bench.seeBoard();
-        bench.click("[data-station=shop]");
-        bench.click("[data-sheet=waggle-quick]");
-        bench.see("[data-sheet=waggle-quick][aria-checked=true]");
+        bringInFor("waggle-quick", "joint-box");
         bench.see("[data-option=finish]");
         String before = bench.see("[aria-label=Quote]").getText();
         // 7.874 × 5.588 cm, five of them.

@@ -4,10 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import dev.lastcut.server.LastCut;
 import dev.lastcut.server.orders.DeskStand;
-import java.net.URI;
-import java.net.http.HttpClient;
-import java.net.http.HttpRequest;
-import java.net.http.HttpResponse;
+import dev.lastcut.server.standin.Moods;
 import java.nio.file.Path;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
@@ -41,20 +38,7 @@ class OrderBrowserTest extends BrowserTest {
     }
 
     private void mood(String is) throws Exception {
-        HttpRequest request =
-                HttpRequest.newBuilder(URI.create(desk.address() + "/mood?is=" + is))
-                        .POST(HttpRequest.BodyPublishers.noBody())
-                        .build();
-        HttpClient.newHttpClient().send(request, HttpResponse.BodyHandlers.discarding());
-    }
-
-    private void begin() throws Exception {
-        bench.open("/");
-        bench.drop("[data-over]", "joint-box.zip", pack("joint-box"));
-        bench.seeBoard();
-        bench.click("[data-station=shop]");
-        bench.click("[data-sheet=waggle-quick]");
-        bench.see("[data-sheet=waggle-quick][aria-checked=true]");
+        Moods.set(desk.address(), is);
     }
 
     private void cut() {
@@ -67,7 +51,7 @@ class OrderBrowserTest extends BrowserTest {
 
     @Test
     void fromAPanelToAnOrderThatIsShipped() throws Exception {
-        begin();
+        bringInFor("waggle-quick", "joint-box");
         bench.click("button[aria-label='Parts fitted']");
         bench.optionBeginning("top");
         bench.seeText("[aria-label=Quote]", "Parts and their fitting");
@@ -110,7 +94,7 @@ class OrderBrowserTest extends BrowserTest {
 
     @Test
     void anOrderWhoseConnectionIsLostIsOrderedOnceOrNotAtAll() throws Exception {
-        begin();
+        bringInFor("waggle-quick", "joint-box");
         cut();
         mood("cuts-off");
         bench.press("Send cut 1 to the desk");
@@ -138,7 +122,6 @@ class OrderBrowserTest extends BrowserTest {
         mood("well");
         bench.seeText("[data-order] [role=status]", "it is ordered once");
         assertThat(bench.all("[data-order]")).hasSize(1);
-
     }
 
     /** A row of another run of the application is work that broke off with it. */

@@ -26,12 +26,7 @@ class PanelBrowserTest extends BrowserTest {
     }
 
     private void begin() throws Exception {
-        bench.open("/");
-        bench.drop("[data-over]", "joint-box.zip", pack("joint-box"));
-        bench.seeBoard();
-        bench.click("[data-station=shop]");
-        bench.click("[data-sheet=waggle-quick]");
-        bench.see("[data-sheet=waggle-quick][aria-checked=true]");
+        bringInFor("waggle-quick", "joint-box");
         bench.click("[data-station=panel]");
     }
 

@@ -183,7 +183,7 @@ class PartsBrowserTest extends BrowserTest {
         bench.seeText(PANEL, "as of");
         tell("/mood?is=down");
         bench.press("Ask again");
-        bench.seeText(PANEL, "The counter refuses (status 503)");
+        bench.seeText(PANEL, "The counter refuses: the counter is closed (status 503)");
         bench.seeText(PANEL, "Nothing of yours is lost");
         // The list is all there, and can be worked on, by keyboard alone.
         bench.see("input[aria-label='Find in the list']").sendKeys("R2", Keys.TAB, Keys.TAB);

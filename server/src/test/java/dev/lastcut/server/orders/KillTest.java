@@ -17,8 +17,6 @@ import dev.lastcut.server.store.DeskOrderStore.Row;
 import dev.lastcut.server.store.DeskOrderStore.State;
 import dev.lastcut.server.store.JobStore;
 import java.io.BufferedReader;
-import java.io.IOException;
-import java.io.Writer;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.time.Duration;
@@ -30,6 +28,7 @@ import java.util.Random;
 import java.util.Set;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.locks.LockSupport;
+import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Timeout;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -50,6 +49,9 @@ class KillTest {
                     "cut", "freezing the cut",
                     "order", "placing the order");
 
+    @TempDir static Path archive;
+    private static Victims victims;
+
     @TempDir Path data;
     private long job;
     private int begun;
@@ -62,6 +64,11 @@ class KillTest {
     private int broken;
 
     private int unnoted;
+
+    @BeforeAll
+    static void prepare() throws Exception {
+        victims = new Victims(archive);
+    }
 
     @ParameterizedTest
     @CsvSource({"bring-in, 1", "cut, 2", "order, 3"})
@@ -79,10 +86,10 @@ class KillTest {
             Jobs.work(w, s -> {}, t -> "" + w.a(OutputService.class).cut(job, t));
         }
         int told = 0;
-        Process next = ready(what);
+        Process next = victims.start(data, what, job);
         for (int i = 0; i < ROUNDS; i++) {
             Process victim = next;
-            next = ready(what);
+            next = victims.start(data, what, job);
             kill(victim, what, random);
             integrity("last-cut.db");
             integrity("desk.db");
@@ -100,28 +107,10 @@ class KillTest {
         assertThat(told).as("that something broke off was told").isGreaterThan(ROUNDS / 4);
     }
 
-    /** A process that is ready to begin. */
-    private Process ready(String what) throws IOException {
-        return new ProcessBuilder(
-                        Path.of(System.getProperty("java.home"), "bin", "java").toString(),
-                        "-XX:TieredStopAtLevel=1",
-                        "-XX:+UseSerialGC",
-                        "-cp",
-                        System.getProperty("java.class.path"),
-                        Victim.class.getName(),
-                        data.toString(),
-                        what,
-                        String.valueOf(job))
-                .redirectError(ProcessBuilder.Redirect.DISCARD)
-                .start();
-    }
-
     /** Lets it work and kills it somewhere in it. */
     private void kill(Process victim, String what, Random random) throws Exception {
         try (BufferedReader said = victim.inputReader(StandardCharsets.UTF_8)) {
-            try (Writer go = victim.outputWriter(StandardCharsets.UTF_8)) {
-                go.write(begun + "\n");
-            }
+            Victims.go(victim, begun);
             boolean writing = random.nextBoolean();
             String awaited = writing ? WRITING.get(what) : "begin " + begun;
             for (String line = said.readLine(); line != null; line = said.readLine()) {

@@ -13,15 +13,13 @@ import dev.lastcut.server.desk.Cuts;
 import dev.lastcut.server.desk.DeskServer;
 import dev.lastcut.server.jobs.OutputService;
 import dev.lastcut.server.jobs.RefusedException;
+import dev.lastcut.server.standin.Moods;
 import dev.lastcut.server.store.CutStore;
 import dev.lastcut.server.store.DeskOrderStore;
 import dev.lastcut.server.store.DeskOrderStore.Row;
 import dev.lastcut.server.store.DeskOrderStore.State;
 import dev.lastcut.server.work.Task;
-import java.net.URI;
-import java.net.http.HttpClient;
-import java.net.http.HttpRequest;
-import java.net.http.HttpResponse;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.util.List;
@@ -42,30 +40,45 @@ class OrderServiceTest {
     private static final int LIMIT_MS = 400;
     private static byte[] zip;
 
+    @TempDir static Path ready;
+    private static long job;
+
     @TempDir Path data;
     private Workshop workshop;
     private DeskServer desk;
     private OrderService orders;
-    private long job;
 
+    /** A job there is, and a desk that has read its cut before. */
     @BeforeAll
     static void cut() throws Exception {
         zip = Cuts.of("p07_mill_single", "longcomb-fine", Ticket.BLANK).zip();
+        try (Workshop w = new Workshop(ready, Map.of());
+                DeskServer d = new DeskServer(0, ready.resolve("desk.db"), Duration.ZERO)) {
+            job = Jobs.begun(w);
+            service(w, d.address(), 60_000).send(job, 1, mock(Task.class));
+            w.a(DeskOrderStore.class).left(1, "It was tried.");
+        }
     }
 
     @BeforeEach
     void open() throws Exception {
+        for (String file : List.of("desk.db", "last-cut.db")) {
+            Files.copy(ready.resolve(file), data.resolve(file));
+        }
         desk = new DeskServer(0, data.resolve("desk.db"), Duration.ofMillis(20));
         workshop = new Workshop(data, Map.of());
-        job = Jobs.begun(workshop);
         orders = service(desk.address());
     }
 
-    /** Cuts are those of the test. */
     private OrderService service(String address) {
+        return service(workshop, address, LIMIT_MS);
+    }
+
+    /** Cuts are those of the test. */
+    private static OrderService service(Workshop w, String address, long limitMs) {
         OutputService outputs = mock(OutputService.class);
         when(outputs.cutZip(anyLong(), anyInt())).thenReturn(zip);
-        return new OrderService(workshop.a(DeskOrderStore.class), outputs, () -> address, LIMIT_MS);
+        return new OrderService(w.a(DeskOrderStore.class), outputs, () -> address, limitMs);
     }
 
     @AfterEach
@@ -75,11 +88,7 @@ class OrderServiceTest {
     }
 
     private void mood(String is) throws Exception {
-        HttpRequest request =
-                HttpRequest.newBuilder(URI.create(desk.address() + "/mood?delay_ms=900&is=" + is))
-                        .POST(HttpRequest.BodyPublishers.noBody())
-                        .build();
-        HttpClient.newHttpClient().send(request, HttpResponse.BodyHandlers.discarding());
+        Moods.set(desk.address(), is);
     }
 
     private Row sent() {
