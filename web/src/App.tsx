@@ -10,6 +10,8 @@ import { useMill } from './mill/scene';
 import { go, usePlace, type Station } from './router';
 import { drawKit } from './kit/drawKit';
 import { useKit, useKitStep } from './kit/useKit';
+import { drawMark } from './shop/drawMark';
+import { OUR_PLACE } from './shop/MarkPlace';
 import { Start } from './start/Start';
 import { BenchKit } from './stations/BenchKit';
 import { BringIn } from './stations/BringIn';
@@ -165,6 +167,16 @@ function Bench({ job, station }: { job: Job; station: Station }) {
     enabled: station === 'panel',
     placeholderData: (before) => before,
   });
+  const order = useQuery({
+    queryKey: ['order', job.id, job.stamp, job.version],
+    queryFn: () => api.order(job.id),
+    enabled: station === 'shop' && job.sheetId !== '',
+    placeholderData: (before) => before,
+  });
+  const mark =
+    order.data?.options.find((o) => o.id === 'order-mark')?.chosen === OUR_PLACE
+      ? order.data.mark
+      : null;
   const comparison = useComparison(job.id, station === 'cut');
   const orders = useOrders(job.id).data ?? null;
   const pictured =
@@ -228,6 +240,9 @@ function Bench({ job, station }: { job: Job; station: Station }) {
     [station, job, chosen, flipped],
   );
   const over = useMemo(() => {
+    if (station === 'shop' && mark) {
+      return drawMark(mark);
+    }
     if (station === 'stencil' && stencil.data) {
       return drawStencil(stencil.data, chosenPart ?? '');
     }
@@ -245,7 +260,7 @@ function Bench({ job, station }: { job: Job; station: Station }) {
       return drawKit(parts.data, step, new Set(kit.data?.done));
     }
     return null;
-  }, [station, stencil.data, chosenPart, parts.data, kit.data, kitStep, photo]);
+  }, [station, mark, stencil.data, chosenPart, parts.data, kit.data, kitStep, photo]);
   const checkData = check.data ?? null;
   const outputData = outputs.data ?? null;
   const panels: Record<Station, React.ReactNode> = {

@@ -26,9 +26,11 @@ export type PlacedKind = Placement['packages'][number];
 export type KindSheet = Schemas['KindSheetView'];
 export type StencilResult = Schemas['StencilView'];
 export type StencilPlan = Schemas['StencilJson'];
-/** The quote is null where nobody knows the board's size. */
-export type OrderResult = Omit<Schemas['OrderView'], 'quote'> & {
+export type OrderMark = Schemas['OrderMarkView'];
+/** The quote is null where nobody knows the board's size, the mark where no place is said. */
+export type OrderResult = Omit<Schemas['OrderView'], 'quote' | 'mark'> & {
   quote: Schemas['QuoteJson'] | null;
+  mark: OrderMark | null;
 };
 export type PanelPlan = Schemas['PanelJson'];
 export type PanelFit = Schemas['PanelFitView'];
@@ -324,6 +326,11 @@ export const api = {
     await choose(id, { order: quantity === undefined ? order : { ...order, quantity } });
     return json<Limits>(`${job(id)}/limits`);
   },
+  /** Options with where the order mark goes. */
+  setMark: (id: number, order: Record<string, string>, mark: OrderMark) =>
+    choose(id, { order: { ...order, mark: filed(mark) } }),
+  /** Where there is room for an order mark; null where there is none. */
+  freeMark: (id: number) => json<OrderMark | null>(`${job(id)}/order/mark`),
   shops: (id: number) => json<Shops>(`${job(id)}/shops`),
   currents: (id: number) => json<Current[]>(`${job(id)}/currents`),
   /** Every current of the board: those there are no more are left out. */

@@ -1,8 +1,10 @@
 import { useQuery } from '@tanstack/react-query';
-import { api, type Job, type Limits, type OrderResult } from '../api/client';
+import { useState, type ReactNode } from 'react';
+import { api, type Job, type Limits, type OrderMark, type OrderResult } from '../api/client';
 import { NumberField } from '../ui/NumberField';
 import { Fact } from '../ui/Panel';
 import { Select } from '../ui/Select';
+import { MarkPlace, OUR_PLACE } from './MarkPlace';
 
 type Option = OrderResult['options'][number];
 type Value = Option['values'][number];
@@ -25,10 +27,12 @@ export function OrderOptions({
   job,
   limits,
   onChange,
+  onMark,
 }: {
   job: Job;
   limits: Limits;
   onChange: (chosen: Record<string, string>, quantity?: number) => void;
+  onMark: (chosen: Record<string, string>, mark: OrderMark) => void;
 }) {
   const order = useQuery({
     queryKey: ['order', job.id, job.stamp, job.version],
@@ -38,6 +42,24 @@ export function OrderOptions({
   const chosen = limits.order;
   const data = order.data;
   const currency = data?.quote?.currency ?? '';
+  const [noRoom, setNoRoom] = useState(false);
+  const whereThereIsRoom = (of: Record<string, string>) =>
+    void api.freeMark(job.id).then((free) => {
+      setNoRoom(free === null);
+      if (free) {
+        onMark(of, free);
+      } else {
+        onChange(of);
+      }
+    });
+  const choose = (id: string, value: string) => {
+    const of = { ...chosen, [id]: value };
+    if (id === 'order-mark' && value === OUR_PLACE && !data?.mark) {
+      whereThereIsRoom(of);
+    } else {
+      onChange(of);
+    }
+  };
   return (
     <section aria-label="Order">
       <h2 className="mt-4 mb-1 font-semibold">Order</h2>
@@ -55,12 +77,20 @@ export function OrderOptions({
         />
       </div>
       {data?.options.map((o) => (
-        <OptionRow
-          key={o.id}
-          option={o}
-          currency={currency}
-          onChoose={(v) => onChange({ ...chosen, [o.id]: v })}
-        />
+        <OptionRow key={o.id} option={o} currency={currency} onChoose={(v) => choose(o.id, v)}>
+          {o.id === 'order-mark' && o.chosen === OUR_PLACE ? (
+            <MarkPlace
+              mark={data.mark}
+              onPlace={(m) => onMark(chosen, m)}
+              onFree={() => whereThereIsRoom(chosen)}
+            />
+          ) : null}
+          {o.id === 'order-mark' && noRoom ? (
+            <p role="status" className="text-look text-[13px]">
+              There is no free room of 10 × 2 mm on either side.
+            </p>
+          ) : null}
+        </OptionRow>
       ))}
       {data?.hints.map((h) => (
         <p key={h} role="status" className="text-look mt-1.5">
@@ -95,10 +125,12 @@ function OptionRow({
   option: o,
   currency,
   onChoose,
+  children,
 }: {
   option: Option;
   currency: string;
   onChoose: (value: string) => void;
+  children?: ReactNode;
 }) {
   const words = (v: string) => (o.unit ? `${v} ${o.unit}` : v);
   const now = o.values.find((v) => v.value === o.chosen);
@@ -141,6 +173,7 @@ function OptionRow({
             {v.limits.length > 3 ? '; and more' : ''}
           </p>
         ))}
+      {children}
     </div>
   );
 }

@@ -1,6 +1,6 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
-import { api, type Headroom, type Job, type Sheet } from '../api/client';
+import { api, type Headroom, type Job, type OrderMark, type Sheet } from '../api/client';
 import { go } from '../router';
 import { CompareShops } from '../shop/CompareShops';
 import { Numbers } from '../shop/Numbers';
@@ -47,8 +47,17 @@ export function Shop({ job }: { job: Job }) {
     onSuccess: (now) => queries.setQueryData(['job', job.id], now),
   });
   const order = useMutation({
-    mutationFn: (o: { chosen: Record<string, string>; quantity?: number }) =>
-      api.setOrder(job.id, o.chosen, o.quantity),
+    mutationFn: async (o: {
+      chosen: Record<string, string>;
+      quantity?: number;
+      mark?: OrderMark;
+    }) => {
+      if (o.mark) {
+        await api.setMark(job.id, o.chosen, o.mark);
+        return api.limits(job.id);
+      }
+      return api.setOrder(job.id, o.chosen, o.quantity);
+    },
     onSuccess: (now) => {
       queries.setQueryData(['limits', job.id, job.stamp], now);
       changed();
@@ -123,6 +132,7 @@ export function Shop({ job }: { job: Job }) {
                   onChange={(of, quantity) =>
                     order.mutate(quantity === undefined ? { chosen: of } : { chosen: of, quantity })
                   }
+                  onMark={(of, mark) => order.mutate({ chosen: of, mark })}
                 />
               ) : null}
               <Numbers

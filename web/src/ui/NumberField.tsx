@@ -6,11 +6,14 @@ export function NumberField({
   value,
   onCommit,
   className = 'w-14',
+  signed = false,
 }: {
   label: string;
   value: number | null;
   onCommit: (value: number | null) => void;
   className?: string;
+  /** Whether it may be below nought. */
+  signed?: boolean;
 }) {
   const [text, setText] = useState<string | null>(null);
   const shown = text ?? (value === null ? '' : String(value));
@@ -18,7 +21,7 @@ export function NumberField({
     const trimmed = shown.trim().replace(',', '.');
     const parsed = trimmed === '' ? null : Number(trimmed);
     setText(null);
-    const usable = parsed === null || (Number.isFinite(parsed) && parsed >= 0);
+    const usable = parsed === null || (Number.isFinite(parsed) && (signed || parsed >= 0));
     if (usable && parsed !== value) {
       onCommit(parsed);
     }

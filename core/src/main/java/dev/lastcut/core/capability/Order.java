@@ -10,8 +10,9 @@ import java.util.TreeMap;
  * What the maker chose of what a shop offers; what is not chosen is the shop's usual.
  *
  * @param quantity how many boards
+ * @param mark where the house may print its mark; empty where no place is said
  */
-public record Order(Map<OrderOption, String> chosen, int quantity) {
+public record Order(Map<OrderOption, String> chosen, int quantity, Optional<OrderMark> mark) {
     /** Enough for a club, and what many houses sell at the least (common practice, no source). */
     public static final int USUAL_QUANTITY = 5;
 
@@ -21,6 +22,11 @@ public record Order(Map<OrderOption, String> chosen, int quantity) {
 
     public Order(Map<OrderOption, String> chosen) {
         this(chosen, USUAL_QUANTITY);
+    }
+
+    /** With no place for the order mark. */
+    public Order(Map<OrderOption, String> chosen, int quantity) {
+        this(chosen, quantity, Optional.empty());
     }
 
     /**
@@ -41,10 +47,14 @@ public record Order(Map<OrderOption, String> chosen, int quantity) {
         Map<OrderOption, String> next = new EnumMap<>(OrderOption.class);
         next.putAll(chosen);
         next.put(option, value);
-        return new Order(next, quantity);
+        return new Order(next, quantity, mark);
     }
 
     public Order of(int boards) {
-        return new Order(chosen, boards);
+        return new Order(chosen, boards, mark);
+    }
+
+    public Order marked(Optional<OrderMark> place) {
+        return new Order(chosen, quantity, place);
     }
 }

@@ -15,6 +15,7 @@ import dev.lastcut.core.capability.Limit;
 import dev.lastcut.core.capability.LimitKey;
 import dev.lastcut.core.capability.Mill;
 import dev.lastcut.core.capability.Order;
+import dev.lastcut.core.capability.OrderMark;
 import dev.lastcut.core.capability.OrderOption;
 import dev.lastcut.core.capability.PanelTerms;
 import dev.lastcut.core.catalogue.CataloguePart;
@@ -259,6 +260,11 @@ public final class CheckContext {
     /** What the maker asked for of an option, offered or not. */
     public Optional<String> wish(OrderOption option) {
         return ask(c -> c.against.order.value(option));
+    }
+
+    /** Where the house may print its mark; empty where no place is said. */
+    public Optional<OrderMark> orderMark() {
+        return ask(c -> c.against.order.mark());
     }
 
     public List<NetCurrent> currents() {

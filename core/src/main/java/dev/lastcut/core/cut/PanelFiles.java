@@ -33,6 +33,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import org.locationtech.jts.geom.Coordinate;
 
 /** The outputs of a whole panel, in the same folders under {@code panel/}. */
@@ -58,7 +59,9 @@ final class PanelFiles {
         PartsPlan parts = panel.parts();
         List<OutputFile> files = new ArrayList<>();
         List<String> said = new ArrayList<>();
-        FabricationFiles.write(whole, places(panel), sheet, order, files);
+        // The place of a mark is one on a board; on the panel it would be somewhere else.
+        Order unmarked = order.marked(Optional.empty());
+        FabricationFiles.write(whole, places(panel), sheet, unmarked, files);
         scores(panel, files);
         StencilFiles.write(
                 whole.board(),

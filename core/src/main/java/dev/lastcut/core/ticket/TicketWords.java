@@ -152,6 +152,13 @@ public final class TicketWords {
     }
 
     private static void quantity(Ticket before, Ticket after, List<String> all) {
+        if (!before.order().mark().equals(after.order().mark())) {
+            all.add(
+                    after.order()
+                            .mark()
+                            .map(m -> "order mark " + m.words())
+                            .orElse("no place for the order mark"));
+        }
         int boards = after.order().quantity();
         if (before.order().quantity() != boards) {
             all.add(boards + (boards == 1 ? " board" : " boards"));

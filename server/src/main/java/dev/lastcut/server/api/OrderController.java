@@ -5,9 +5,11 @@ import dev.lastcut.core.capability.Exclusion;
 import dev.lastcut.core.capability.Limit;
 import dev.lastcut.core.capability.LimitKey;
 import dev.lastcut.core.capability.Order;
+import dev.lastcut.core.capability.OrderMark;
 import dev.lastcut.core.capability.OrderOption;
 import dev.lastcut.core.capability.Quote;
 import dev.lastcut.core.check.EdgeFeatures;
+import dev.lastcut.core.check.order.OrderMarkPlace;
 import dev.lastcut.core.connectivity.BoardGeometry;
 import dev.lastcut.core.geometry.Length;
 import dev.lastcut.core.panel.Panel;
@@ -38,10 +40,23 @@ class OrderController {
      * The order.
      *
      * @param quote null where nobody knows the board's size, or no shop is chosen
+     * @param mark where the order mark goes; null where no place is said
      * @param hints what the board has that an option is for, in sentences
      */
     record OrderView(
-            int quantity, QuoteJson quote, List<OrderOptionView> options, List<String> hints) {}
+            int quantity,
+            QuoteJson quote,
+            List<OrderOptionView> options,
+            OrderMarkView mark,
+            List<String> hints) {}
+
+    /** A place of the order mark. */
+    record OrderMarkView(double xMm, double yMm, String side) {
+        static OrderMarkView of(OrderMark m) {
+            return new OrderMarkView(
+                    Length.toMm(m.at().x()), Length.toMm(m.at().y()), m.side().word());
+        }
+    }
 
     /** One option and its values, the shop's usual one first. */
     record OrderOptionView(
@@ -62,7 +77,7 @@ class OrderController {
         Ticket ticket = jobs.ticket(id);
         Optional<CapabilitySheet> sheet = jobs.sheet(id);
         if (sheet.isEmpty()) {
-            return new OrderView(ticket.order().quantity(), null, List.of(), List.of());
+            return new OrderView(ticket.order().quantity(), null, List.of(), null, List.of());
         }
         BoardGeometry geometry = jobs.board(id);
         Optional<Panel> panel =
@@ -78,7 +93,14 @@ class OrderController {
                 ticket.order().quantity(),
                 asked.quote(ticket.order()).map(QuoteJson::of).orElse(null),
                 options,
+                ticket.order().mark().map(OrderMarkView::of).orElse(null),
                 hints(geometry, sheet.get()));
+    }
+
+    /** Where the order mark could go; null where there is no free place. */
+    @GetMapping("/mark")
+    OrderMarkView mark(@PathVariable long id) {
+        return OrderMarkPlace.free(jobs.board(id)).map(OrderMarkView::of).orElse(null);
     }
 
     private static List<String> hints(BoardGeometry g, CapabilitySheet sheet) {

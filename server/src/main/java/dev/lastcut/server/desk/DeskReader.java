@@ -289,6 +289,7 @@ final class DeskReader {
                             .map(o -> shop.value(o, order).map(v -> o.title() + ": " + o.words(v)))
                             .flatMap(Optional::stream)
                             .collect(Collectors.toList()));
+            order.mark().ifPresent(m -> all.add("Order mark " + m.words()));
             return all;
         }
     }

@@ -6,6 +6,7 @@ import dev.lastcut.core.board.Role;
 import dev.lastcut.core.board.Side;
 import dev.lastcut.core.capability.Headroom;
 import dev.lastcut.core.capability.Order;
+import dev.lastcut.core.capability.OrderMark;
 import dev.lastcut.core.capability.OrderOption;
 import dev.lastcut.core.formats.drill.DrillFormat;
 import dev.lastcut.core.geometry.Length;
@@ -61,6 +62,9 @@ record TicketJson(
         String madeAt) {
     static final int VERSION = 1;
     static final String QUANTITY = "quantity";
+
+    /** Where the order mark goes: {@code x_mm}, {@code y_mm}, {@code side}. */
+    static final String MARK = "mark";
 
     /** How a file's content is moved: mirrored, turned, scaled, then shifted. */
     record MoveJson(
@@ -198,6 +202,15 @@ record TicketJson(
         if (order.quantity() != Order.USUAL_QUANTITY) {
             all.put(QUANTITY, order.quantity());
         }
+        order.mark()
+                .ifPresent(
+                        m -> {
+                            Map<String, Object> place = new TreeMap<>();
+                            place.put("x_mm", Length.toMm(m.at().x()));
+                            place.put("y_mm", Length.toMm(m.at().y()));
+                            place.put("side", m.side().word());
+                            all.put(MARK, place);
+                        });
         return all;
     }
 
@@ -221,7 +234,7 @@ record TicketJson(
                         values(formats, w -> DrillFormat.named(w).orElseThrow()),
                         values(unitsNm, u -> u)),
                 headroom == null ? Headroom.NONE : part("headroom", () -> headroom.toHeadroom()),
-                part("order", () -> new Order(options(), quantity())),
+                part("order", () -> new Order(options(), quantity(), mark())),
                 part(
                         "currents",
                         () ->
@@ -281,6 +294,17 @@ record TicketJson(
                                 OrderOption.parse(id)
                                         .ifPresent(o -> all.put(o, String.valueOf(v))));
         return all;
+    }
+
+    /** The schema has seen to what is in it. */
+    private Optional<OrderMark> mark() {
+        if (order == null || !(order.get(MARK) instanceof Map<?, ?> place)) {
+            return Optional.empty();
+        }
+        double x = ((Number) place.get("x_mm")).doubleValue();
+        double y = ((Number) place.get("y_mm")).doubleValue();
+        Side side = place.get("side").equals(Side.TOP.word()) ? Side.TOP : Side.BOTTOM;
+        return Optional.of(new OrderMark(side, new Pt(Length.mm(x), Length.mm(y))));
     }
 
     private int quantity() {

@@ -11,6 +11,7 @@ import static dev.lastcut.server.report.SchemaParts.text;
 
 import dev.lastcut.core.assembly.Variants;
 import dev.lastcut.core.board.Role;
+import dev.lastcut.core.board.Side;
 import dev.lastcut.core.capability.LimitKey;
 import dev.lastcut.core.capability.Order;
 import dev.lastcut.core.capability.OrderOption;
@@ -135,6 +136,11 @@ public final class TicketSchema {
                             : text(1));
         }
         f.put(TicketJson.QUANTITY, ordered("type", "integer", "minimum", 1, "maximum", Order.MOST));
+        Map<String, Object> mark = new LinkedHashMap<>();
+        mark.put("x_mm", coordinate());
+        mark.put("y_mm", coordinate());
+        mark.put("side", ordered("enum", List.of(Side.TOP.word(), Side.BOTTOM.word())));
+        f.put(TicketJson.MARK, object(mark, List.of("x_mm", "y_mm", "side")));
         return object(f, List.of());
     }
 

@@ -25,6 +25,10 @@ public final class Tickets {
     private static final Set<String> BY_NAME =
             Set.of("roles", "formats", "units_nm", "corrections", "parts", "needs");
 
+    /** What of an order stays when only options are given; null takes it away. */
+    private static final List<String> BESIDE_OPTIONS =
+            List.of(TicketJson.QUANTITY, TicketJson.MARK);
+
     private static final int MOST_BYTES = 8 << 20;
 
     private static final ObjectReader TREE =
@@ -63,7 +67,8 @@ public final class Tickets {
     /**
      * A ticket with some parts of it chosen anew. Parts that are given are replaced whole, with
      * null their usual value again; in those that have a choice for each file or designator, each
-     * one given is replaced. How many boards are ordered stays when only options are given.
+     * one given is replaced. How many boards are ordered, and where the order mark goes, stay when
+     * only options are given.
      *
      * @throws BadTicketException when what comes of it is no ticket
      */
@@ -76,13 +81,15 @@ public final class Tickets {
                 ObjectNode files = next.withObject("/" + part.getKey());
                 value.properties().forEach(f -> set(files, f.getKey(), f.getValue()));
             } else {
-                JsonNode boards = next.path("order").path(TicketJson.QUANTITY);
+                JsonNode order = next.path("order");
                 set(next, part.getKey(), value);
-                if (part.getKey().equals("order")
-                        && value.isObject()
-                        && !value.has(TicketJson.QUANTITY)
-                        && !boards.isMissingNode()) {
-                    next.withObject("/order").set(TicketJson.QUANTITY, boards);
+                if (part.getKey().equals("order") && value.isObject()) {
+                    BESIDE_OPTIONS.stream()
+                            .filter(k -> !value.has(k) && order.has(k))
+                            .forEach(k -> next.withObject("/order").set(k, order.get(k)));
+                    BESIDE_OPTIONS.stream()
+                            .filter(k -> value.path(k).isNull())
+                            .forEach(k -> next.withObject("/order").remove(k));
                 }
             }
         }

@@ -14,6 +14,7 @@ import dev.lastcut.core.board.Side;
 import dev.lastcut.core.capability.Headroom;
 import dev.lastcut.core.capability.LimitKey;
 import dev.lastcut.core.capability.Order;
+import dev.lastcut.core.capability.OrderMark;
 import dev.lastcut.core.capability.OrderOption;
 import dev.lastcut.core.catalogue.CataloguePart;
 import dev.lastcut.core.catalogue.DataValue;
@@ -55,6 +56,12 @@ import org.locationtech.jts.geom.Envelope;
 
 /** The file of a ticket: written and read, and what is wrong with one said by path. */
 class TicketsTest {
+    private static Optional<OrderMark> mark(Random r) {
+        return r.nextBoolean()
+                ? Optional.empty()
+                : Optional.of(new OrderMark(Side.TOP, Pt.mm(r.nextInt(90) - 45, r.nextInt(9))));
+    }
+
     /** A ticket with something odd in about half of its parts. */
     private static Ticket random(Random r) {
         return Ticket.BLANK.with(
@@ -73,6 +80,7 @@ class TicketsTest {
                     d.parts = r.nextBoolean() ? PartsPlan.NONE : parts(r);
                     d.stencil = stencil(r);
                     d.order = d.order.of(1 + r.nextInt(500));
+                    d.order = d.order.marked(mark(r));
                     d.signOffs = signOffs(r);
                     d.made =
                             r.nextBoolean()
@@ -316,6 +324,8 @@ class TicketsTest {
                 "{\"turns\":{\"packages\":{\"SOT23\":1e9}}} | turns.packages.SOT23",
                 "{\"by_hand\":{\"sides\":[\"inside\"]}} | by_hand.sides",
                 "{\"order\":{\"quantity\":0}} | order.quantity: it must be at least 1, not 0",
+                "{\"order\":{\"mark\":{\"x_mm\":1,\"side\":\"top\"}}} | order.mark.y_mm",
+                "{\"order\":{\"mark\":{\"x_mm\":1,\"y_mm\":2,\"side\":\"in\"}}} | order.mark.side",
                 "{\"parts\":{\"R1\":{\"fitted\":\"no\"}}} | parts.R1.fitted: it must be a boolean, not \"no\"",
                 "{\"variants\":{\"A\":{\"R1\":{\"valu\":1}}}} | variants.A.R1.valu: there is no such key",
                 "{\"variant\":\"A\"} | variant: There is no variant A; the ticket has none",
@@ -378,6 +388,14 @@ class TicketsTest {
         assertThat(Tickets.changed(elsewhere, utf8("{\"shop\":\"a\"}"))).isEqualTo(t);
         assertThat(Tickets.changed(t, utf8("{\"order\":{\"finish\":\"gold\"}}")).order())
                 .isEqualTo(Order.USUAL.with(OrderOption.FINISH, "gold"));
+        // What is ordered beside the options stays, until it is taken away.
+        String place = "\"mark\":{\"x_mm\":12.5,\"y_mm\":-3,\"side\":\"bottom\"}";
+        Ticket marked = Tickets.changed(t, utf8("{\"order\":{\"quantity\":9," + place + "}}"));
+        Order gold = Tickets.changed(marked, utf8("{\"order\":{\"finish\":\"gold\"}}")).order();
+        assertThat(gold.quantity()).isEqualTo(9);
+        assertThat(gold.mark()).contains(new OrderMark(Side.BOTTOM, Pt.mm(12.5, -3)));
+        assertThat(Tickets.changed(marked, utf8("{\"order\":{\"mark\":null}}")).order().mark())
+                .isEmpty();
     }
 
     @Test

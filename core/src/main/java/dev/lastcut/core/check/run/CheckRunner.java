@@ -45,6 +45,7 @@ import dev.lastcut.core.check.mill.PadNickedRule;
 import dev.lastcut.core.check.mill.TrackNotSurvivingRule;
 import dev.lastcut.core.check.order.EdgeOptionsRule;
 import dev.lastcut.core.check.order.OrderConflictRule;
+import dev.lastcut.core.check.order.OrderMarkRule;
 import dev.lastcut.core.check.order.PourOnTransparentRule;
 import dev.lastcut.core.check.outline.BoardSizeRule;
 import dev.lastcut.core.check.outline.OutlineCrossingRule;
@@ -172,6 +173,7 @@ public final class CheckRunner {
                     new FiducialsRule(),
                     new BreadboardPitchRule(),
                     new OrderConflictRule(),
+                    new OrderMarkRule(),
                     new EdgeOptionsRule(),
                     new PourOnTransparentRule(),
                     new PanelSizeRule(),

@@ -7,6 +7,7 @@ import static dev.lastcut.core.print.PaperPages.TEXT;
 
 import dev.lastcut.core.board.Hole;
 import dev.lastcut.core.board.Role;
+import dev.lastcut.core.capability.OrderMark;
 import dev.lastcut.core.connectivity.BoardGeometry;
 import dev.lastcut.core.fabrication.StackUp;
 import dev.lastcut.core.geometry.Flattener;
@@ -17,6 +18,7 @@ import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 import org.apache.pdfbox.pdmodel.PDPageContentStream;
 import org.locationtech.jts.geom.Coordinate;
 import org.locationtech.jts.geom.Envelope;
@@ -40,6 +42,7 @@ public final class FabricationDrawing {
     private final BoardGeometry geometry;
     private final StackUp stack;
     private final List<String> notes;
+    private final Optional<OrderMark> mark;
     private final PaperPages pages;
     private final List<DrillTable.Row> rows;
 
@@ -48,22 +51,29 @@ public final class FabricationDrawing {
             BoardGeometry geometry,
             StackUp stack,
             List<String> notes,
+            Optional<OrderMark> mark,
             PaperPages pages) {
         this.title = title;
         this.geometry = geometry;
         this.stack = stack;
         this.notes = notes;
+        this.mark = mark;
         this.pages = pages;
         this.rows = DrillTable.of(geometry.board().holes());
     }
 
     /**
      * @param notes sentences from what is ordered
+     * @param mark where the house may print its order mark
      */
     public static byte[] pdf(
-            String title, BoardGeometry geometry, StackUp stack, List<String> notes) {
+            String title,
+            BoardGeometry geometry,
+            StackUp stack,
+            List<String> notes,
+            Optional<OrderMark> mark) {
         try (PaperPages pages = new PaperPages(title)) {
-            new FabricationDrawing(title, geometry, stack, notes, pages).make();
+            new FabricationDrawing(title, geometry, stack, notes, mark, pages).make();
             return pages.bytes();
         } catch (IOException e) {
             throw new UncheckedIOException(e);
@@ -121,6 +131,9 @@ public final class FabricationDrawing {
                 hole(v, i, h);
             }
         }
+        if (mark.isPresent()) {
+            mark(mark.get(), v);
+        }
         dimensions(board.getEnvelopeInternal(), v);
         pages.moveTo(bottom - DIMENSIONS - 6);
         pages.line(
@@ -135,6 +148,22 @@ public final class FabricationDrawing {
                         mm(board.getEnvelopeInternal().getMinX()),
                         mm(board.getEnvelopeInternal().getMinY())));
         cutouts(drawn);
+    }
+
+    /** The room for the order mark, dashed. */
+    private void mark(OrderMark m, View v) throws IOException {
+        Envelope room = m.room().getEnvelopeInternal();
+        PDPageContentStream pen = pages.pen();
+        pen.setLineDashPattern(new float[] {2, 2}, 0);
+        pen.addRect(
+                v.x(room.getMinX()),
+                v.y(room.getMinY()),
+                v.x(room.getMaxX()) - v.x(room.getMinX()),
+                v.y(room.getMaxY()) - v.y(room.getMinY()));
+        pen.stroke();
+        pen.setLineDashPattern(new float[0], 0);
+        float above = v.y(room.getMaxY()) + 2;
+        centred("order mark, " + m.side().word(), v.x(m.at().x()), above, false);
     }
 
     private void hole(View v, int row, Hole h) throws IOException {

@@ -4,14 +4,18 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import dev.lastcut.core.TestBoards;
 import dev.lastcut.core.board.Board;
+import dev.lastcut.core.board.Side;
 import dev.lastcut.core.capability.Order;
+import dev.lastcut.core.capability.OrderMark;
 import dev.lastcut.core.connectivity.BoardGeometry;
 import dev.lastcut.core.fabrication.StackUp;
 import dev.lastcut.core.geometry.Length;
+import dev.lastcut.core.geometry.Pt;
 import dev.lastcut.core.intake.Intake;
 import dev.lastcut.core.intake.TruePack;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.apache.pdfbox.Loader;
@@ -30,7 +34,8 @@ class FabricationDrawingTest {
                         "Fabrication drawing",
                         new BoardGeometry(board),
                         StackUp.of(board, TestBoards.house(Map.of()), Order.USUAL),
-                        List.of("Finish: none of it."));
+                        List.of("Finish: none of it."),
+                        Optional.of(new OrderMark(Side.BOTTOM, Pt.mm(10, 5))));
         String text;
         try (var document = Loader.loadPDF(pdf)) {
             text = new PDFTextStripper().getText(document);
@@ -44,6 +49,7 @@ class FabricationDrawingTest {
         var size = pack.truth().getAsJsonArray("size_mm");
         assertThat(text)
                 .contains("1. Finish: none of it.")
+                .contains("order mark, bottom")
                 .containsPattern("(?m)^" + whole(size.get(0).getAsDouble()) + "\\b");
     }
 
