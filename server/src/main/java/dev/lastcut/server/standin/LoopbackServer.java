@@ -20,6 +20,7 @@ import java.util.concurrent.atomic.AtomicInteger;
 /** A small HTTP service on loopback, for programs on this machine alone. */
 public final class LoopbackServer implements AutoCloseable {
     private static final int THREADS = 4;
+    private static final int MOST_UNREAD = 4 << 20;
 
     static {
         // Head and body are sent one after the other: without this the second waits for the
@@ -125,11 +126,22 @@ public final class LoopbackServer implements AutoCloseable {
             } catch (HangUp e) {
                 return;
             }
+            readRest(x);
             x.getResponseHeaders().set("Content-Type", a.type());
             x.sendResponseHeaders(a.status(), a.body().length == 0 ? -1 : a.body().length);
             if (a.body().length > 0) {
                 x.getResponseBody().write(a.body());
             }
+        }
+    }
+
+    /**
+     * What was not read is, or the connection is said to end: whoever uses it again would find it
+     * closed.
+     */
+    private static void readRest(HttpExchange x) throws IOException {
+        if (x.getRequestBody().readNBytes(MOST_UNREAD + 1).length > MOST_UNREAD) {
+            x.getResponseHeaders().set("Connection", "close");
         }
     }
 

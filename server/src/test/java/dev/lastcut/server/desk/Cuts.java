@@ -1,10 +1,13 @@
 package dev.lastcut.server.desk;
 
 import dev.lastcut.core.capability.CapabilitySheet;
+import dev.lastcut.core.connectivity.BoardGeometry;
 import dev.lastcut.core.cut.OutputFile;
 import dev.lastcut.core.intake.Pack;
 import dev.lastcut.core.intake.PackReader;
 import dev.lastcut.core.job.Making;
+import dev.lastcut.core.job.Others;
+import dev.lastcut.core.ticket.Asking;
 import dev.lastcut.core.ticket.Made;
 import dev.lastcut.core.ticket.Ticket;
 import dev.lastcut.server.report.Handover;
@@ -50,11 +53,13 @@ public final class Cuts {
         return new Cut(product, zip(Handover.of(product).files()));
     }
 
-    /** The same without the reports, which take a while. */
-    static Cut bare(String pack, String shop) throws Exception {
+    /**
+     * What is handed over to be made, without what is found and said of it, which takes a while.
+     */
+    static byte[] bare(BoardGeometry geometry, String shop) throws Exception {
         CapabilitySheet sheet = new SheetLibrary().find(shop).orElseThrow();
-        Making.Product product = Making.all(pack(pack), sheet, Ticket.BLANK.withShop(shop));
-        return new Cut(product, zip(product.outputs().files()));
+        Asking asking = new Asking(Ticket.BLANK.withShop(shop));
+        return zip(Making.outputs(geometry, sheet, asking, Others.NONE).files());
     }
 
     static byte[] zip(List<OutputFile> files) throws IOException {

@@ -119,7 +119,7 @@ class KillTest {
                     break;
                 }
             }
-            LockSupport.parkNanos(1_000L * random.nextInt(writing ? 25_000 : 500_000));
+            LockSupport.parkNanos(1_000L * random.nextInt(writing ? 25_000 : 300_000));
             victim.toHandle().destroyForcibly();
             assertThat(victim.waitFor(20, TimeUnit.SECONDS)).isTrue();
             said.lines().forEach(this::heard);

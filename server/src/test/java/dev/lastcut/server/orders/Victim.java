@@ -7,7 +7,6 @@ import dev.lastcut.server.jobs.OutputService;
 import dev.lastcut.server.store.DeskOrderStore;
 import java.io.BufferedReader;
 import java.io.InputStreamReader;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.util.Map;
@@ -20,17 +19,13 @@ final class Victim {
     private Victim() {}
 
     /**
-     * Arguments: the folder, what to do, the job. It gets all ready on a folder of its own, and
-     * begins once it reads how often the work was begun before.
+     * Arguments: the folder, what to do, the job. It begins once it reads how often the work was
+     * begun before.
      */
     public static void main(String[] args) throws Exception {
         Path data = Path.of(args[0]);
         long job = Long.parseLong(args[2]);
         Pack pack = Jobs.pack("tag");
-        try (Workshop elsewhere =
-                new Workshop(Files.createTempDirectory(data, "ready"), Map.of())) {
-            elsewhere.a(OutputService.class);
-        }
         int from =
                 Integer.parseInt(new BufferedReader(new InputStreamReader(System.in)).readLine());
         DeskServer desk = new DeskServer(0, data.resolve("desk.db"), Duration.ofMillis(5));
