@@ -18,7 +18,7 @@ export function Quoted({ reading }: { reading: DeskReading }) {
           <h3 className="mt-3 font-semibold">Price</h3>
           {quote.lines.map((l, i) => (
             <Fact key={i} name={l.text}>
-              {money(l.amount, quote.currency)}
+              <span className="whitespace-nowrap">{money(l.amount, quote.currency)}</span>
             </Fact>
           ))}
           <div className="flex items-baseline justify-between py-1 font-semibold">

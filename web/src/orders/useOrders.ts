@@ -8,6 +8,7 @@ export function useOrders(job: number | null) {
     queryKey: ['orders', job],
     queryFn: () => api.orders(job ?? 0),
     enabled: job !== null,
-    refetchInterval: (query) => (query.state.data?.some(isMoving) ? 1000 : false),
+    // Another window may have ordered meanwhile.
+    refetchInterval: (query) => (query.state.data?.some(isMoving) ? 1000 : 10_000),
   });
 }

@@ -51,7 +51,9 @@ export function MarkPlace({
         <span className={mark ? 'text-faint text-[13px]' : 'text-look text-[13px]'}>
           {mark ? 'Dashed on the table, 10 × 2 mm.' : 'No place is said yet.'}
         </span>
-        <Button onClick={onFree}>Where there is room</Button>
+        <Button className="shrink-0" onClick={onFree}>
+          Find room
+        </Button>
       </span>
     </div>
   );

@@ -55,6 +55,17 @@ class OrderBrowserTest extends BrowserTest {
         bench.click("button[aria-label='Parts fitted']");
         bench.optionBeginning("top");
         bench.seeText("[aria-label=Quote]", "Parts and their fitting");
+        bench.seeText("[data-option=order-mark]", "No place is said yet.");
+        bench.press("Find room");
+        bench.seeText("[data-option=order-mark]", "Dashed on the table");
+        String x = bench.see("input[aria-label='Order mark x, mm']").getAttribute("value");
+        bench.retype("input[aria-label='Order mark x, mm']", "-3" + Keys.ENTER);
+        bench.press("Find room");
+        bench.until(
+                () ->
+                        bench.see("input[aria-label='Order mark x, mm']")
+                                .getAttribute("value")
+                                .equals(x));
         bench.click("[data-station=panel]");
         bench.press("Make a panel of 2 × 2");
         bench.see("[role=application][data-boards='4'][data-ready=true]");

@@ -31,6 +31,9 @@ public final class OrderMarkRule implements Rule {
             return Outcome.notRun("the order mark is not ordered at a place of ours");
         }
         Optional<OrderMark> mark = c.orderMark();
+        if (mark.isEmpty() && c.wish(OrderOption.ORDER_MARK).isEmpty()) {
+            return Outcome.notRun("nothing was chosen about the order mark");
+        }
         if (mark.isEmpty()) {
             return Outcome.of(
                     List.of(
