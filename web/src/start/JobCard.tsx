@@ -101,7 +101,7 @@ export function JobCard({
           href={`/api/jobs/${j.id}/whole`}
           download
           title="The whole job, with its steps and cuts, as one file"
-          className="hover:bg-edge/50 rounded px-2.5"
+          className="hover:bg-edge/50 rounded border border-transparent px-2.5 py-1"
         >
           As a file
         </a>

@@ -12,7 +12,9 @@ import dev.lastcut.server.store.BegunStore;
 import dev.lastcut.server.store.CutStore;
 import dev.lastcut.server.work.Task;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.concurrent.ConcurrentHashMap;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.support.TransactionTemplate;
@@ -26,6 +28,7 @@ public class OutputService {
     private final JobEvents events;
     private final BegunStore begun;
     private final TransactionTemplate whole;
+    private final Map<Long, Object> cutting = new ConcurrentHashMap<>();
     private final Results<OutputSet> outputs = new Results<>(12);
 
     OutputService(
@@ -73,7 +76,10 @@ public class OutputService {
     public int cut(long id, Task task) {
         long work = begun.begin(Optional.of(id), "Making a cut", JobService.time());
         try {
-            return cut(id, task, work);
+            // Its number is in its files: of two that are made at once one waits for the other.
+            synchronized (cutting.computeIfAbsent(id, k -> new Object())) {
+                return cut(id, task, work);
+            }
         } finally {
             begun.end(work);
         }

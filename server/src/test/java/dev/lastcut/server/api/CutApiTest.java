@@ -80,4 +80,24 @@ class CutApiTest {
                 Packs.edit(zip, n -> n.equals("manifest.json"), t -> t.replaceFirst("2", "2 "));
         assertThat(api().verify(sly).at("/here").asString()).contains("do not trust");
     }
+
+    /** Made from two windows in the same moment, each has a number of its own. */
+    @Test
+    void twoCutsAtOnceAreTwoCuts() throws Exception {
+        String job = api().bringIn("joint-box");
+        api().chooseShop(job, "waggle-quick");
+        api().work(job, "check");
+        JsonNode one = api().json("POST", job + "/work/cut", null);
+        JsonNode two = api().json("POST", job + "/work/cut", null);
+        assertThat(List.of(api().finish(one), api().finish(two)))
+                .extracting(t -> t.at("/status").asString())
+                .containsOnly("DONE");
+        assertThat(api().json("GET", job + "/cuts", null).valueStream())
+                .extracting(c -> c.at("/number").asInt())
+                .containsExactly(2, 1);
+        for (int n = 1; n <= 2; n++) {
+            assertThat(api().verify(api().bytes(job + "/cuts/" + n + ".zip")).at("/number").asInt())
+                    .isEqualTo(n);
+        }
+    }
 }

@@ -55,6 +55,9 @@ class DeskReaderTest {
             Set.of(
                     "p01_extensions_inch",
                     "p02_extensions_macros",
+                    "p03_joined_painted",
+                    "p04_terse_four",
+                    "p05_letters_four",
                     "p08_joined_netlist",
                     "p09_big_stroked",
                     "p11_defects_tables");
