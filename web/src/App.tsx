@@ -12,6 +12,7 @@ import { drawKit } from './kit/drawKit';
 import { useKit, useKitStep } from './kit/useKit';
 import { drawMark } from './shop/drawMark';
 import { OUR_PLACE } from './shop/MarkPlace';
+import { useOrder } from './shop/useOrder';
 import { Start } from './start/Start';
 import { BenchKit } from './stations/BenchKit';
 import { BringIn } from './stations/BringIn';
@@ -167,12 +168,7 @@ function Bench({ job, station }: { job: Job; station: Station }) {
     enabled: station === 'panel',
     placeholderData: (before) => before,
   });
-  const order = useQuery({
-    queryKey: ['order', job.id, job.stamp, job.version],
-    queryFn: () => api.order(job.id),
-    enabled: station === 'shop' && job.sheetId !== '',
-    placeholderData: (before) => before,
-  });
+  const order = useOrder(job, station === 'shop' && job.sheetId !== '');
   const mark =
     order.data?.options.find((o) => o.id === 'order-mark')?.chosen === OUR_PLACE
       ? order.data.mark

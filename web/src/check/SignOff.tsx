@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { api, type Check, type Finding, type Job } from '../api/client';
 import { Button } from '../ui/Button';
 import { Dialog } from '../ui/Dialog';
+import { keepName, lastName } from '../ui/who';
 
 /** Accepting findings: who, and why it is all right. */
 export function SignOff({
@@ -16,7 +17,7 @@ export function SignOff({
   onClose: () => void;
   onSigned: (now: Check) => void;
 }) {
-  const [by, setBy] = useState(localStorage.getItem('last-cut-name') ?? '');
+  const [by, setBy] = useState(lastName());
   const [reason, setReason] = useState('');
   const sign = useMutation({
     mutationFn: () =>
@@ -27,7 +28,7 @@ export function SignOff({
         reason,
       ),
     onSuccess: (now) => {
-      localStorage.setItem('last-cut-name', by);
+      keepName(by);
       onSigned(now);
     },
   });

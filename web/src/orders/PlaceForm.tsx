@@ -2,6 +2,7 @@ import { useState } from 'react';
 import type { DeskReading } from '../api/client';
 import { money } from '../parts/words';
 import { Button } from '../ui/Button';
+import { keepName, lastName } from '../ui/who';
 
 /** Who orders, and the one button that really does. */
 export function PlaceForm({
@@ -15,7 +16,7 @@ export function PlaceForm({
   onPlace: (by: string, note: string) => void;
   onLeave: () => void;
 }) {
-  const [by, setBy] = useState(localStorage.getItem('last-cut-name') ?? '');
+  const [by, setBy] = useState(lastName());
   const [note, setNote] = useState('');
   const quote = reading.quote;
   if (!quote) {
@@ -27,7 +28,7 @@ export function PlaceForm({
       className="border-edge mt-3 flex flex-col gap-1.5 border-t pt-3"
       onSubmit={(e) => {
         e.preventDefault();
-        localStorage.setItem('last-cut-name', by);
+        keepName(by);
         onPlace(by, note);
       }}
     >

@@ -1,7 +1,8 @@
 import { useState } from 'react';
 import type { DeskOrder } from '../api/client';
 import { Button } from '../ui/Button';
-import { shortTime, STEPS } from './state';
+import { shortTime } from '../times';
+import { STEPS } from './state';
 
 /** How far an order is at the desk: each state with when it came to it. */
 export function Progress({ order }: { order: DeskOrder }) {

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { DeskOrderView } from '../api/client';
-import { canWithdraw, isMoving, openQuestions, shortTime, standing } from './state';
+import { shortTime } from '../times';
+import { canWithdraw, isMoving, openQuestions, standing } from './state';
 
 const said = (state: string, answers: string[] = []): DeskOrderView['said'] => ({
   key: 'k',

@@ -59,8 +59,3 @@ export function standing(orders: readonly DeskOrderView[]): Standing {
   const step = STEPS.find((s) => s.state === said.state)?.says ?? said.state;
   return { mark: said.state === 'withdrawn' ? 'open' : 'done', says: `${said.number}, ${step}` };
 }
-
-/** A time as the desk writes it, to the minute. */
-export function shortTime(at: string): string {
-  return at.slice(0, 16).replace('T', ' ') + ' UTC';
-}

@@ -1,10 +1,10 @@
-import { useQuery } from '@tanstack/react-query';
 import { useState, type ReactNode } from 'react';
 import { api, type Job, type Limits, type OrderMark, type OrderResult } from '../api/client';
 import { NumberField } from '../ui/NumberField';
 import { Fact } from '../ui/Panel';
 import { Select } from '../ui/Select';
 import { MarkPlace, OUR_PLACE } from './MarkPlace';
+import { useOrder } from './useOrder';
 
 type Option = OrderResult['options'][number];
 type Value = Option['values'][number];
@@ -34,11 +34,7 @@ export function OrderOptions({
   onChange: (chosen: Record<string, string>, quantity?: number) => void;
   onMark: (chosen: Record<string, string>, mark: OrderMark) => void;
 }) {
-  const order = useQuery({
-    queryKey: ['order', job.id, job.stamp, job.version],
-    queryFn: () => api.order(job.id),
-    placeholderData: (before) => before,
-  });
+  const order = useOrder(job);
   const chosen = limits.order;
   const data = order.data;
   const currency = data?.quote?.currency ?? '';

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { api, type JobLine } from '../api/client';
 import { go } from '../router';
+import { shortTime } from '../times';
 import { Button } from '../ui/Button';
 import { Dialog } from '../ui/Dialog';
 
@@ -78,9 +79,7 @@ export function JobCard({
           <div className="text-faint line-clamp-2 text-[13px]" title={j.last}>
             {j.last}
           </div>
-          <div className="num text-faint text-[12.5px]">
-            {j.at.slice(0, 16).replace('T', ' ')} UTC
-          </div>
+          <div className="num text-faint text-[12.5px]">{shortTime(j.at)}</div>
         </div>
       </div>
       <div className="mt-1.5 flex gap-0.5 text-[13px]">

@@ -1,5 +1,6 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { api } from '../api/client';
+import { shortTime } from '../times';
 import { Button } from './Button';
 
 /** What broke off when the application stopped, until it was read. */
@@ -20,8 +21,7 @@ export function BrokenOff() {
         {broken.data.map((b) => (
           <li key={b.id} className="flex items-baseline justify-between gap-3 py-0.5">
             <span>
-              {b.says}{' '}
-              <span className="num text-faint">({b.at.slice(0, 16).replace('T', ' ')} UTC)</span>
+              {b.says} <span className="num text-faint">({shortTime(b.at)})</span>
             </span>
             <Button
               onClick={() =>

@@ -151,6 +151,13 @@ public record CapabilitySheet(
         return order.value(option).filter(offered::contains).or(() -> offered.stream().findFirst());
     }
 
+    /** Where the order mark goes, when it is ordered at a place of ours and the place is said. */
+    public Optional<OrderMark> orderMark(Order order) {
+        return value(OrderOption.ORDER_MARK, order).filter(OrderMark.OUR_PLACE::equals).isPresent()
+                ? order.mark()
+                : Optional.empty();
+    }
+
     /** What was chosen but is not offered here. */
     public Map<OrderOption, String> notOffered(Order order) {
         Map<OrderOption, String> refused = new EnumMap<>(OrderOption.class);

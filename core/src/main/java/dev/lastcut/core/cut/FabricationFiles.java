@@ -4,7 +4,6 @@ import dev.lastcut.core.assembly.PartBodies;
 import dev.lastcut.core.board.Board;
 import dev.lastcut.core.capability.CapabilitySheet;
 import dev.lastcut.core.capability.Order;
-import dev.lastcut.core.capability.OrderMark;
 import dev.lastcut.core.capability.OrderOption;
 import dev.lastcut.core.connectivity.BoardGeometry;
 import dev.lastcut.core.fabrication.FabricationPack;
@@ -20,7 +19,6 @@ import dev.lastcut.core.mechanical.SolidBoard;
 import java.util.ArrayList;
 import java.util.EnumSet;
 import java.util.List;
-import java.util.Optional;
 import java.util.Set;
 
 /** The pack for a board house, and the board as a body for whoever draws its enclosure. */
@@ -67,7 +65,7 @@ final class FabricationFiles {
                                 geometry,
                                 stack,
                                 notes(sheet, order, board),
-                                mark(sheet, order)),
+                                sheet.orderMark(order)),
                         "drawing: outline, drill table, stack, notes"));
     }
 
@@ -112,15 +110,6 @@ final class FabricationFiles {
         }
     }
 
-    /** The place for the order mark, where one is ordered. */
-    private static Optional<OrderMark> mark(CapabilitySheet sheet, Order order) {
-        boolean ours =
-                sheet.value(OrderOption.ORDER_MARK, order)
-                        .filter(OrderMark.OUR_PLACE::equals)
-                        .isPresent();
-        return ours ? order.mark() : Optional.empty();
-    }
-
     private static List<String> notes(CapabilitySheet sheet, Order order, Board board) {
         List<String> notes = new ArrayList<>();
         notes.add(
@@ -138,7 +127,7 @@ final class FabricationFiles {
                         .ifPresent(v -> notes.add(o.title() + ": " + o.words(v) + "."));
             }
         }
-        mark(sheet, order)
+        sheet.orderMark(order)
                 .ifPresent(m -> notes.add("The order mark goes " + m.words() + ", as drawn."));
         notes.add("Hole sizes are finished sizes. The files, not this drawing, are what is made.");
         return notes;

@@ -40,12 +40,19 @@ public final class JobQuote {
         }
         Quote.Pieces pieces =
                 panel.filter(p -> p.plan().own() > 0)
-                        .map(p -> panels(p, order.quantity()))
+                        .map(
+                                p ->
+                                        pieces(
+                                                order.quantity(),
+                                                p.plan().own(),
+                                                p.widthNm() * p.heightNm(),
+                                                "panel"))
                         .orElseGet(
                                 () ->
-                                        new Quote.Pieces(
+                                        pieces(
                                                 order.quantity(),
-                                                e.getWidth() * e.getHeight() / NM2_PER_CM2,
+                                                1,
+                                                e.getWidth() * e.getHeight(),
                                                 "board"));
         return Optional.of(of(geometry, sheet, order, plan, pieces));
     }
@@ -59,11 +66,7 @@ public final class JobQuote {
             Quote.Pieces pieces) {
         int layers = geometry.board().copper().size();
         Quote boards = Quote.of(sheet, order, layers, pieces);
-        boolean fitted =
-                sheet.value(OrderOption.ASSEMBLY, order)
-                        .filter(v -> !v.equals(NO_PARTS))
-                        .isPresent();
-        if (!fitted || sheet.assembly().isEmpty()) {
+        if (!fitsParts(sheet, order) || sheet.assembly().isEmpty()) {
             return boards;
         }
         List<Part> parts =
@@ -76,18 +79,21 @@ public final class JobQuote {
         return boards.with("Parts and their fitting" + unknown, cost.batch());
     }
 
-    private static Quote.Pieces panels(Panel p, int boards) {
-        int each = p.plan().own();
-        return panels(boards, each, p.widthNm() * p.heightNm());
+    /** Whether parts are ordered to be fitted. */
+    public static boolean fitsParts(CapabilitySheet sheet, Order order) {
+        return sheet.value(OrderOption.ASSEMBLY, order)
+                .filter(v -> !v.equals(NO_PARTS))
+                .isPresent();
     }
 
     /**
-     * Whole panels.
+     * Whole pieces for so many boards.
      *
      * @param each boards on one
      * @param areaNm2 of one, with its rails
+     * @param what one is called
      */
-    public static Quote.Pieces panels(int boards, int each, double areaNm2) {
-        return new Quote.Pieces((boards + each - 1) / each, areaNm2 / NM2_PER_CM2, "panel");
+    public static Quote.Pieces pieces(int boards, int each, double areaNm2, String what) {
+        return new Quote.Pieces((boards + each - 1) / each, areaNm2 / NM2_PER_CM2, what);
     }
 }

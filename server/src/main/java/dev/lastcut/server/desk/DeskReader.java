@@ -185,11 +185,8 @@ final class DeskReader {
                                     (done, of, title) -> {},
                                     () -> false)
                             .findings();
-            boolean fitted =
-                    shop.value(OrderOption.ASSEMBLY, ticket.order())
-                            .filter(v -> !v.equals(JobQuote.NO_PARTS))
-                            .isPresent();
-            List<DeskQuestion> questions = Engineer.questions(findings, fitted);
+            List<DeskQuestion> questions =
+                    Engineer.questions(findings, JobQuote.fitsParts(shop, ticket.order()));
             QuoteJson quote =
                     board.boardArea().isEmpty()
                             ? null
@@ -276,8 +273,7 @@ final class DeskReader {
         private static Quote.Pieces pieces(
                 BoardGeometry geometry, int boards, int each, String what) {
             Envelope e = geometry.boardArea().getEnvelopeInternal();
-            Quote.Pieces whole = JobQuote.panels(boards, each, e.getWidth() * e.getHeight());
-            return new Quote.Pieces(whole.count(), whole.squareCm(), what);
+            return JobQuote.pieces(boards, each, e.getWidth() * e.getHeight(), what);
         }
 
         private List<String> ordered() {
@@ -289,7 +285,7 @@ final class DeskReader {
                             .map(o -> shop.value(o, order).map(v -> o.title() + ": " + o.words(v)))
                             .flatMap(Optional::stream)
                             .collect(Collectors.toList()));
-            order.mark().ifPresent(m -> all.add("Order mark " + m.words()));
+            shop.orderMark(order).ifPresent(m -> all.add("Order mark " + m.words()));
             return all;
         }
     }

@@ -14,6 +14,7 @@ import dev.lastcut.server.standin.LoopbackServer.Answer;
 import dev.lastcut.server.standin.LoopbackServer.Asked;
 import dev.lastcut.server.standin.Mood;
 import dev.lastcut.server.standin.Stand;
+import dev.lastcut.server.work.Daemons;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
@@ -47,12 +48,7 @@ public final class DeskServer implements Stand.Service {
     private final LoopbackServer server;
     private final DeskReader reader = new DeskReader();
     private final ExecutorService reading =
-            Executors.newSingleThreadExecutor(
-                    task -> {
-                        Thread t = new Thread(task, "desk-reader");
-                        t.setDaemon(true);
-                        return t;
-                    });
+            Executors.newSingleThreadExecutor(new Daemons("desk-reader"));
     private final Set<String> underWay = ConcurrentHashMap.newKeySet();
 
     /**

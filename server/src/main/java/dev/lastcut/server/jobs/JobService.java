@@ -441,7 +441,8 @@ public class JobService {
         return new Neighbours(this);
     }
 
-    static String time() {
+    /** Now, to the second, as it is kept. */
+    public static String time() {
         return Instant.now().truncatedTo(ChronoUnit.SECONDS).toString();
     }
 }

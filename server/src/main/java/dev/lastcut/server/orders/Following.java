@@ -1,6 +1,7 @@
 package dev.lastcut.server.orders;
 
 import dev.lastcut.server.store.DeskOrderStore.Row;
+import dev.lastcut.server.work.Daemons;
 import jakarta.annotation.PreDestroy;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
@@ -18,13 +19,7 @@ public class Following {
 
     private final OrderService orders;
     private final Map<Long, Long> asked = new ConcurrentHashMap<>();
-    private final ExecutorService thread =
-            Executors.newSingleThreadExecutor(
-                    task -> {
-                        Thread t = new Thread(task, "orders");
-                        t.setDaemon(true);
-                        return t;
-                    });
+    private final ExecutorService thread = Executors.newSingleThreadExecutor(new Daemons("orders"));
 
     Following(OrderService orders) {
         this.orders = orders;

@@ -1,6 +1,7 @@
 package dev.lastcut.server.orders;
 
 import dev.lastcut.core.cut.Manifest;
+import dev.lastcut.server.jobs.JobService;
 import dev.lastcut.server.jobs.NotFoundException;
 import dev.lastcut.server.jobs.OutputService;
 import dev.lastcut.server.jobs.RefusedException;
@@ -16,8 +17,6 @@ import dev.lastcut.server.store.DeskOrderStore.State;
 import dev.lastcut.server.work.Task;
 import java.nio.charset.StandardCharsets;
 import java.time.Duration;
-import java.time.Instant;
-import java.time.temporal.ChronoUnit;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -101,7 +100,7 @@ public class OrderService {
      */
     public String send(long job, int cut, Task task) {
         byte[] zip = outputs.cutZip(job, cut);
-        Row order = orders.begin(job, cut, Manifest.sha256(zip), newKey(), now());
+        Row order = orders.begin(job, cut, Manifest.sha256(zip), newKey(), JobService.time());
         if (order.state() == State.SENDING) {
             send(order.id(), zip, task);
         }
@@ -254,10 +253,13 @@ public class OrderService {
         orders.placed(
                 order.id(),
                 text(said),
-                now(),
+                JobService.time(),
                 fault,
                 new CutStore.Handed(
-                        order.cut(), "order desk, order " + said.number(), now(), order.note()));
+                        order.cut(),
+                        "order desk, order " + said.number(),
+                        JobService.time(),
+                        order.note()));
     }
 
     /** Asks the desk how an order stands; what was known stays when it does not answer. */
@@ -271,7 +273,8 @@ public class OrderService {
         } else if (order.state() == State.PLACED
                 && said(order).filter(DeskOrder::ended).isEmpty()) {
             try {
-                desk().order(order.key()).ifPresent(o -> orders.said(order.id(), text(o), now()));
+                desk().order(order.key())
+                        .ifPresent(o -> orders.said(order.id(), text(o), JobService.time()));
             } catch (OutsideException e) {
                 orders.fault(order.id(), e.getMessage() + " This is what it said last.");
             }
@@ -284,7 +287,7 @@ public class OrderService {
     public void answer(long id, String question, String answer) {
         Row order = requirePlaced(id);
         try {
-            orders.said(id, text(desk().answer(order.key(), question, answer)), now());
+            orders.said(id, text(desk().answer(order.key(), question, answer)), JobService.time());
         } catch (OutsideException e) {
             throw new RefusedException(
                     e.getMessage() + " Whether it has the answer is not known; answer again.");
@@ -304,7 +307,8 @@ public class OrderService {
         }
         requirePlaced(id);
         try {
-            desk().withdraw(order.key()).ifPresent(o -> orders.said(id, text(o), now()));
+            desk().withdraw(order.key())
+                    .ifPresent(o -> orders.said(id, text(o), JobService.time()));
         } catch (OutsideException e) {
             throw new RefusedException(e.getMessage());
         }
@@ -336,9 +340,5 @@ public class OrderService {
 
     private static String newKey() {
         return UUID.randomUUID().toString();
-    }
-
-    private static String now() {
-        return Instant.now().truncatedTo(ChronoUnit.SECONDS).toString();
     }
 }

@@ -3,6 +3,7 @@ package dev.lastcut.server.standin;
 import com.sun.net.httpserver.HttpExchange;
 import com.sun.net.httpserver.HttpServer;
 import dev.lastcut.server.report.Json;
+import dev.lastcut.server.work.Daemons;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
@@ -14,8 +15,6 @@ import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
-import java.util.concurrent.ThreadFactory;
-import java.util.concurrent.atomic.AtomicInteger;
 
 /** A small HTTP service on loopback, for programs on this machine alone. */
 public final class LoopbackServer implements AutoCloseable {
@@ -64,7 +63,7 @@ public final class LoopbackServer implements AutoCloseable {
      * @param port 0 for any that is free
      */
     public LoopbackServer(String name, int port) {
-        threads = Executors.newFixedThreadPool(THREADS, named(name));
+        threads = Executors.newFixedThreadPool(THREADS, new Daemons(name));
         try {
             server =
                     HttpServer.create(
@@ -73,15 +72,6 @@ public final class LoopbackServer implements AutoCloseable {
             throw new UncheckedIOException(e);
         }
         server.setExecutor(threads);
-    }
-
-    private static ThreadFactory named(String name) {
-        AtomicInteger n = new AtomicInteger();
-        return task -> {
-            Thread t = new Thread(task, name + "-" + n.incrementAndGet());
-            t.setDaemon(true);
-            return t;
-        };
     }
 
     /** Answers at a path and below it. */

@@ -212,12 +212,7 @@ class KillTest {
     private int ordersAreWhole(Workshop w) {
         Path file = data.resolve("desk.db");
         try (DeskServer desk = new DeskServer(0, file, Duration.ofMillis(5))) {
-            OrderService orders =
-                    new OrderService(
-                            w.a(DeskOrderStore.class),
-                            w.a(OutputService.class),
-                            desk::address,
-                            5_000);
+            OrderService orders = w.orders(desk.address());
             int before = w.a(DeskOrderStore.class).in(State.PLACING).size();
             orders.takeUp();
             List<Row> all = orders.of(job);

@@ -4,7 +4,6 @@ import dev.lastcut.core.intake.Pack;
 import dev.lastcut.server.desk.DeskServer;
 import dev.lastcut.server.jobs.JobService;
 import dev.lastcut.server.jobs.OutputService;
-import dev.lastcut.server.store.DeskOrderStore;
 import java.io.BufferedReader;
 import java.io.InputStreamReader;
 import java.nio.file.Path;
@@ -33,9 +32,7 @@ final class Victim {
                 new Workshop(
                         data,
                         Map.of("lastcut.data", data.toString(), "lastcut.desk.limit-ms", "5000"));
-        OrderService orders =
-                new OrderService(
-                        w.a(DeskOrderStore.class), w.a(OutputService.class), desk::address, 5_000);
+        OrderService orders = w.orders(desk.address());
         for (int k = from; ; k++) {
             int n = k;
             say("begin " + n);

@@ -1,6 +1,8 @@
 package dev.lastcut.server.orders;
 
 import com.zaxxer.hikari.HikariDataSource;
+import dev.lastcut.server.jobs.OutputService;
+import dev.lastcut.server.store.DeskOrderStore;
 import java.nio.file.Path;
 import java.util.Map;
 import javax.sql.DataSource;
@@ -75,6 +77,12 @@ final class Workshop implements AutoCloseable {
         HikariDataSource source = (HikariDataSource) context.getBean(DataSource.class);
         context.close();
         source.close();
+    }
+
+    /** Orders at the desk of an address. */
+    OrderService orders(String address) {
+        return new OrderService(
+                a(DeskOrderStore.class), a(OutputService.class), () -> address, 5_000);
     }
 
     <T> T a(Class<T> type) {

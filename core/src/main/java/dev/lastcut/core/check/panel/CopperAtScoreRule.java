@@ -88,7 +88,7 @@ public final class CopperAtScoreRule extends PanelRule {
                                     b.onPanel(Pt.of(ends[0])),
                                     b.onPanel(Pt.of(ends[1])),
                                     Math.max(0, gap));
-                    found.computeIfAbsent(of(b, n), k -> new Nearest()).add(b, place.isScore(), m);
+                    found.computeIfAbsent(of(b, n), k -> new Nearest()).add(place, b, m);
                 }
             }
         }

@@ -14,12 +14,12 @@ final class Nearest {
     private PlacedBoard board;
     private boolean score;
 
-    void add(PlacedBoard on, boolean isScore, Measure m) {
+    void add(Breaks.Place place, PlacedBoard on, Measure m) {
         boards.merge(on.number(), m, (x, y) -> x.nm() <= y.nm() ? x : y);
         if (least == null || m.nm() < least.nm()) {
             least = m;
             board = on;
-            score = isScore;
+            score = place.isScore();
         }
     }
 

@@ -86,7 +86,7 @@ public final class PartAtBreakRule extends PanelRule {
             double gap = Math.max(0, ends[0].distance(ends[1]) - place.halfNm());
             if (gap < least - SLACK_NM) {
                 found.computeIfAbsent(new Of(b.source(), body.designator()), k -> new Nearest())
-                        .add(b, place.isScore(), new Measure(Pt.of(ends[0]), Pt.of(ends[1]), gap));
+                        .add(place, b, new Measure(Pt.of(ends[0]), Pt.of(ends[1]), gap));
             }
         }
     }
