@@ -42,24 +42,26 @@ class OrderMarkTest {
                 .board();
     }
 
-    private static List<String> said(String value, Optional<OrderMark> mark) {
+    private static CapabilitySheet offers() {
         CapabilitySheet house = TestBoards.house(Map.of());
-        CapabilitySheet offers =
-                new CapabilitySheet(
-                        house.id(),
-                        house.name(),
-                        house.kind(),
-                        "",
-                        house.limits(),
-                        house.maxCopperLayers(),
-                        house.plates(),
-                        Map.of(OrderOption.ORDER_MARK, List.of("none", OrderMark.OUR_PLACE)),
-                        house.variations(),
-                        house.price(),
-                        house.mill());
+        return new CapabilitySheet(
+                house.id(),
+                house.name(),
+                house.kind(),
+                "",
+                house.limits(),
+                house.maxCopperLayers(),
+                house.plates(),
+                Map.of(OrderOption.ORDER_MARK, List.of("none", OrderMark.OUR_PLACE)),
+                house.variations(),
+                house.price(),
+                house.mill());
+    }
+
+    private static List<String> said(String value, Optional<OrderMark> mark) {
         Order order = Order.USUAL.with(OrderOption.ORDER_MARK, value).marked(mark);
         CheckContext.Against against =
-                new CheckContext.Against(offers, Headroom.NONE, order, List.of());
+                new CheckContext.Against(offers(), Headroom.NONE, order, List.of());
         return CheckRunner.run(new CheckContext(new BoardGeometry(board()), against))
                 .findings()
                 .stream()
@@ -95,6 +97,14 @@ class OrderMarkTest {
                 .asString()
                 .contains("no place is said");
         assertThat(said("none", Optional.empty())).isEmpty();
+    }
+
+    @Test
+    void aPlaceThatIsStillSaidIsNotOrderedWithoutTheOption() {
+        Order marked = Order.USUAL.marked(Optional.of(new OrderMark(Side.TOP, Pt.mm(30, 5))));
+        assertThat(offers().orderMark(marked)).isEmpty();
+        assertThat(offers().orderMark(marked.with(OrderOption.ORDER_MARK, OrderMark.OUR_PLACE)))
+                .isEqualTo(marked.mark());
     }
 
     /** On boards nobody here drew, what is found free is so by the geometry library alone. */
