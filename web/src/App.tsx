@@ -30,6 +30,9 @@ import { Panelling } from './stations/Panelling';
 import { Parts } from './stations/Parts';
 import { Shop } from './stations/Shop';
 import { Stencil } from './stations/Stencil';
+import { TouchUp } from './stations/TouchUp';
+import { drawTouch } from './touch/drawTouch';
+import { useTouch } from './touch/scene';
 import { useComparison, usePair } from './cut/useComparison';
 import { useView, type Film, type Focus } from './store/view';
 import { drawStencil } from './stencil/drawStencil';
@@ -200,6 +203,13 @@ function Bench({ job, station }: { job: Job; station: Station }) {
       (outputs.data?.operations.length ?? 0) > 0,
     placeholderData: (before) => before,
   });
+  const touch = useTouch();
+  const touched = useQuery({
+    queryKey: ['touch-changes', job.id, key],
+    queryFn: () => api.touchChanges(job.id),
+    enabled: station === 'touch-up' && job.touches.listed > 0,
+    placeholderData: (before) => before,
+  });
   const recheck = useRecheck(job);
   const filter = useView((s) => s.filter);
   const findings = useMemo(
@@ -239,6 +249,9 @@ function Bench({ job, station }: { job: Job; station: Station }) {
     if (station === 'shop' && mark) {
       return drawMark(mark);
     }
+    if (station === 'touch-up') {
+      return drawTouch(touch);
+    }
     if (station === 'stencil' && stencil.data) {
       return drawStencil(stencil.data, chosenPart ?? '');
     }
@@ -256,7 +269,7 @@ function Bench({ job, station }: { job: Job; station: Station }) {
       return drawKit(parts.data, step, new Set(kit.data?.done));
     }
     return null;
-  }, [station, mark, stencil.data, chosenPart, parts.data, kit.data, kitStep, photo]);
+  }, [station, mark, touch, stencil.data, chosenPart, parts.data, kit.data, kitStep, photo]);
   const checkData = check.data ?? null;
   const outputData = outputs.data ?? null;
   const panels: Record<Station, React.ReactNode> = {
@@ -264,6 +277,7 @@ function Bench({ job, station }: { job: Job; station: Station }) {
     'look-over': <LookOver job={job} />,
     shop: <Shop job={job} />,
     check: <Check job={job} check={checkData} work={recheck} />,
+    'touch-up': <TouchUp job={job} check={checkData} />,
     parts: <Parts job={job} parts={parts.data ?? null} outputs={outputData} />,
     stencil: <Stencil job={job} outputs={outputData} stencil={stencil.data ?? null} />,
     panel: <Panelling job={job} panel={panelData} findings={ofPanel} outputs={outputData} />,
@@ -304,15 +318,21 @@ function Bench({ job, station }: { job: Job; station: Station }) {
             parts={station === 'parts' ? (parts.data ?? null) : null}
             paths={station === 'mill' && millTab === 'programs' ? (paths.data ?? null) : null}
             milling={station === 'mill'}
+            touching={station === 'touch-up'}
+            before={station === 'touch-up' && touch.look === 'before' && job.touches.listed > 0}
             over={over}
             focus={focus}
             shown={shown}
             changes={
-              !showChanges
-                ? null
-                : station === 'bring-in'
-                  ? (changes.data ?? null)
-                  : comparison.changes
+              station === 'touch-up'
+                ? touch.look === 'change' && job.touches.listed > 0
+                  ? (touched.data ?? null)
+                  : null
+                : !showChanges
+                  ? null
+                  : station === 'bring-in'
+                    ? (changes.data ?? null)
+                    : comparison.changes
             }
           />
         )}

@@ -5,6 +5,7 @@ export const STATIONS = [
   'look-over',
   'shop',
   'check',
+  'touch-up',
   'parts',
   'stencil',
   'panel',

@@ -36,6 +36,14 @@ export type PanelPlan = Schemas['PanelJson'];
 export type PanelFit = Schemas['PanelFitView'];
 /** The plan is null for single boards. */
 export type PanelResult = Omit<Schemas['PanelView'], 'plan'> & { plan: PanelPlan | null };
+export type Touches = Schemas['TouchesView'];
+export type TouchLine = Schemas['TouchView'];
+export type Mending = Schemas['MendingView'];
+/** Null where no copper leads from pad to pad. */
+export type Ways = {
+  before: Schemas['WayView'] | null;
+  after: Schemas['WayView'] | null;
+};
 export type Shaping = Schemas['ShapingJson'];
 export type Kit = Schemas['KitView'];
 export type KitStep = Schemas['KitStepView'];
@@ -372,6 +380,26 @@ export const api = {
   panel: (id: number) => json<PanelResult>(`${job(id)}/panel`),
   /** The whole plan, by the names of the ticket; null for single boards. */
   setPanel: (id: number, plan: Record<string, unknown> | null) => choose(id, { panel: plan }),
+  touches: (id: number) => json<Touches>(`${job(id)}/touches`),
+  /** The whole list, each touch as the ticket has it. */
+  setTouches: (id: number, touches: readonly Record<string, unknown>[]) =>
+    choose(id, { touches: touches.length > 0 ? touches : null }),
+  mending: (id: number) => json<Mending>(`${job(id)}/touches/mending`),
+  /** What one touch does to the findings, or, for null, all of them. */
+  touchEffect: (id: number, touch: number | null) =>
+    json<Schemas['EffectView']>(
+      `${job(id)}/touches/effect${touch === null ? '' : `?touch=${touch}`}`,
+    ),
+  lookForEffect: (id: number, touch: number | null) =>
+    json<TaskState>(`${job(id)}/touches/effect${touch === null ? '' : `?touch=${touch}`}`, 'POST'),
+  touchCurrent: (id: number, touch: number, net: string) =>
+    json<Ways>(`${job(id)}/touches/current?touch=${touch}&net=${encodeURIComponent(net)}`),
+  touchChanges: async (id: number): Promise<Changes> => ({
+    ...(await json<Changes>(`${job(id)}/touches/changes`)),
+    of: 'touches',
+  }),
+  layerBefore: async (id: number, index: number) =>
+    (await send(`${job(id)}/touches/before/${index}`)).arrayBuffer(),
   placement: (id: number) => json<Placement>(`${job(id)}/placement`),
   kindSheet: (id: number, footprint: string, side: string) =>
     json<KindSheet>(

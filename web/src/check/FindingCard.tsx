@@ -2,6 +2,7 @@ import { useMutation } from '@tanstack/react-query';
 import { api, type Check, type Finding, type Job } from '../api/client';
 import { go } from '../router';
 import { useView } from '../store/view';
+import { MendThis } from '../touch/MendThis';
 import { length, type Unit } from '../units';
 import { Button } from '../ui/Button';
 import { alike, neighbours } from './findings';
@@ -100,6 +101,7 @@ export function FindingCard({
             </p>
           ) : (
             <div className="mt-1.5 flex flex-wrap gap-1.5">
+              <MendThis job={job} finding={f.id} />
               <Button onClick={() => view.sign([f.id])}>Sign off …</Button>
               {same.length > 1 ? (
                 <Button onClick={() => view.sign(same.map((x) => x.id))}>

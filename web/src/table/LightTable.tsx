@@ -10,6 +10,8 @@ import {
 } from '../api/client';
 import { MillOverlay } from '../mill/MillOverlay';
 import { between, useMill } from '../mill/scene';
+import { useTouch } from '../touch/scene';
+import { useDrawing } from '../touch/useDrawing';
 import { useView, type Film, type Focus, type Point } from '../store/view';
 import { number } from '../units';
 import { Films } from './Films';
@@ -18,7 +20,7 @@ import { drawOverlay, type Over } from './overlay';
 import { Renderer, tableColor, type FilmDrawing, type Lit } from './Renderer';
 import { LastMeasure, TableBar } from './TableBar';
 import { UnderPointer } from './UnderPointer';
-import { pictureKey, useChangedFilms, useLayers } from './useLayers';
+import { filesKey, pictureKey, useChangedFilms, useLayers } from './useLayers';
 import { fit, lookAt, movedTo, pan, toBoard, zoomAbout, type Viewport } from './viewport';
 
 const HOLES = 'holes';
@@ -47,6 +49,8 @@ export function LightTable({
   shown,
   changes,
   milling,
+  touching,
+  before,
   over: station,
 }: {
   job: Job;
@@ -60,6 +64,10 @@ export function LightTable({
   changes: Changes | null;
   /** Whether the Mill station lays something on the table. */
   milling: boolean;
+  /** Whether places are pointed out and dragged for the Touch up station. */
+  touching: boolean;
+  /** Whether the board is shown as its files have it. */
+  before: boolean;
   /** What else the station draws over the films. */
   over: Over | null;
 }) {
@@ -83,8 +91,9 @@ export function LightTable({
   const [under, setUnder] = useState<Under[]>([]);
   const [caught, setCaught] = useState<{ at: Point; kind: string } | null>(null);
   const [measureFrom, setMeasureFrom] = useState<Point | null>(null);
-  const { meshes, ready, error } = useLayers(job);
+  const { meshes, ready, error } = useLayers(job, before);
   const changed = useChangedFilms(job, changes);
+  const files = `${job.id}:${filesKey(job)}`;
   const key = `${job.id}:${pictureKey(job)}`;
 
   const filmOf = useCallback(
@@ -182,17 +191,17 @@ export function LightTable({
       const height = box.clientHeight;
       setPort((p) => {
         const sized = { ...p, width, height };
-        if (fitted.current === key || width === 0) {
+        if (fitted.current === files || width === 0) {
           return sized;
         }
-        fitted.current = key;
+        fitted.current = files;
         return fit(sized, job.board);
       });
     });
     observer.observe(box);
     return () => observer.disconnect();
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- the key stands for the board
-  }, [key]);
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- the files stand for the board
+  }, [files]);
 
   // Where a station sends the table, it goes; when there is nothing to look at any more, back to all.
   const focused = useRef(false);
@@ -331,6 +340,8 @@ export function LightTable({
       });
   }, [pointer, view.measuring, job.id, roles, live.scale, ready]);
 
+  const pointing = useDrawing(touching, job.id, live, roles, frame);
+  const isAsking = useTouch((s) => touching && s.asking !== null);
   const drag = useRef<{ x: number; y: number; moved: boolean } | null>(null);
   const corner = useRef<Point | null>(null);
   const placeOf = (e: React.PointerEvent): Point => {
@@ -344,6 +355,9 @@ export function LightTable({
       e.currentTarget.setPointerCapture(e.pointerId);
       return;
     }
+    if (pointing.down(e)) {
+      return;
+    }
     drag.current = { x: e.clientX, y: e.clientY, moved: false };
     e.currentTarget.setPointerCapture(e.pointerId);
     frame.current?.focus();
@@ -351,6 +365,9 @@ export function LightTable({
   const onMove = (e: React.PointerEvent) => {
     if (corner.current) {
       useMill.getState().show({ draft: between(corner.current, placeOf(e)) });
+      return;
+    }
+    if (pointing.move(e)) {
       return;
     }
     const box = e.currentTarget.getBoundingClientRect();
@@ -380,7 +397,7 @@ export function LightTable({
     }
     const clicked = drag.current !== null && !drag.current.moved;
     drag.current = null;
-    if (!clicked) {
+    if (pointing.up(e, clicked) || !clicked) {
       return;
     }
     const box = e.currentTarget.getBoundingClientRect();
@@ -468,6 +485,9 @@ export function LightTable({
     }
   }, [view.turn, fitBoard]);
   const onKey = (e: React.KeyboardEvent) => {
+    if (pointing.key(e)) {
+      return;
+    }
     const step = 60;
     const moves: Record<string, [number, number]> = {
       ArrowLeft: [step, 0],
@@ -520,7 +540,7 @@ export function LightTable({
         data-lit={lights.map((l) => l.net).join(',')}
         style={{ background: tableColor(view.lamp) }}
         data-center={`${Math.round(live.cx)},${Math.round(live.cy)}`}
-        className={`relative min-h-0 grow overflow-hidden ${view.measuring || drawing ? 'cursor-crosshair' : 'cursor-grab active:cursor-grabbing'}`}
+        className={`relative min-h-0 grow overflow-hidden ${view.measuring || drawing || isAsking ? 'cursor-crosshair' : 'cursor-grab active:cursor-grabbing'}`}
         onPointerDown={onDown}
         onPointerMove={onMove}
         onPointerUp={onUp}

@@ -3,10 +3,15 @@ import { useCallback } from 'react';
 import { api, type Changes, type Job } from '../api/client';
 import { decode, type Mesh } from './layers';
 
-/** What a job's pictures depend on: its files and their roles. */
-export function pictureKey(job: Job): string {
+/** What a job's files make of the board: they and their roles. */
+export function filesKey(job: Job): string {
   const of = (f: Job['files'][number]) => `${f.path}=${f.role} ${f.numbers} ${f.applied}`;
   return `${job.revision}:${job.files.map(of).join('|')}`;
+}
+
+/** What a job's pictures depend on: its files, and what is done to them. */
+export function pictureKey(job: Job): string {
+  return `${filesKey(job)}:${job.touches.stamp}`;
 }
 
 /** The meshes of a job's layers by role, as far as they have arrived. */
@@ -28,7 +33,13 @@ export function useChangedFilms(job: Job, changes: Changes | null): Map<string, 
   }, []);
   return useQueries({
     queries: wanted.map((w) => ({
-      queryKey: ['changed', job.id, w.index, w.which, of === '' ? key : of],
+      queryKey: [
+        'changed',
+        job.id,
+        w.index,
+        w.which,
+        of === '' || of === 'touches' ? key + of : of,
+      ],
       queryFn: async (): Promise<[string, Mesh]> => [
         `${w.which}:${w.role}`,
         decode(await api.changed(job.id, w.index, w.which, of), job.board.minX, job.board.minY),
@@ -39,8 +50,9 @@ export function useChangedFilms(job: Job, changes: Changes | null): Map<string, 
   });
 }
 
-export function useLayers(job: Job): Layers {
-  const key = pictureKey(job);
+/** As the board is made, or, where asked, as its files have it. */
+export function useLayers(job: Job, before = false): Layers {
+  const key = before ? `${filesKey(job)} before` : pictureKey(job);
   const layers = job.layers;
   // A stable function: a new one each time would make new meshes, and a new drawing, of the same.
   const combine = useCallback(
@@ -65,7 +77,13 @@ export function useLayers(job: Job): Layers {
     queries: layers.map((layer) => ({
       queryKey: ['layer', job.id, layer.index, key],
       queryFn: async () =>
-        decode(await api.layer(job.id, layer.index), job.board.minX, job.board.minY),
+        decode(
+          before
+            ? await api.layerBefore(job.id, layer.index)
+            : await api.layer(job.id, layer.index),
+          job.board.minX,
+          job.board.minY,
+        ),
       staleTime: Infinity,
     })),
     combine,

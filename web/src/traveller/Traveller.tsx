@@ -35,6 +35,16 @@ function check(job: Job): [Mark, string] {
   return [c.looks > 0 ? 'look' : 'done', `${accepted}, ${c.looks} to look at`];
 }
 
+function touchedUp({ touches: t }: Job): { mark: Mark; says: string } {
+  if (t.listed === 0) {
+    return { mark: 'open', says: 'as brought in' };
+  }
+  const listed = `${t.listed} touch${t.listed === 1 ? '' : 'es'}`;
+  return t.failed > 0
+    ? { mark: 'look', says: `${listed}, ${t.failed} not done` }
+    : { mark: 'done', says: listed };
+}
+
 /** Every station with its true state, computed from the job. */
 function stops(
   job: Job,
@@ -71,6 +81,7 @@ function stops(
       says: sheet ? sheet.name : 'choose who makes it',
     },
     { station: 'check', name: 'Check', mark: checkMark, says: checkSays },
+    { station: 'touch-up', name: 'Touch up', ...touchedUp(job) },
     {
       station: 'parts',
       name: 'Parts',

@@ -38,6 +38,25 @@ public record Board(
         return new Board(files, layers, outline, holes, netlist, parts, placements, all);
     }
 
+    /** The same with a picture drawn otherwise, or one more; a role has one picture. */
+    public Board with(Layer changed) {
+        List<Layer> all = new ArrayList<>(layers);
+        all.replaceAll(l -> l.role().equals(changed.role()) ? changed : l);
+        if (layer(changed.role()).isEmpty()) {
+            all.add(changed);
+        }
+        return new Board(files, all, outline, holes, netlist, parts, placements, problems);
+    }
+
+    public Board withHoles(List<Hole> changed) {
+        return new Board(files, layers, outline, changed, netlist, parts, placements, problems);
+    }
+
+    public Board withOutline(Outline changed) {
+        return new Board(
+                files, layers, Optional.of(changed), holes, netlist, parts, placements, problems);
+    }
+
     /** Copper layers from top to bottom. */
     public List<Layer> copper() {
         return layers.stream().filter(l -> l.role().isCopper()).toList();

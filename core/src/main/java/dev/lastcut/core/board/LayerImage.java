@@ -5,7 +5,10 @@ import dev.lastcut.core.geometry.Flattener;
 import dev.lastcut.core.geometry.Geo;
 import dev.lastcut.core.geometry.Segment;
 import java.util.ArrayList;
+import java.util.IdentityHashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.stream.IntStream;
 import org.locationtech.jts.geom.Envelope;
 import org.locationtech.jts.geom.Geometry;
 import org.locationtech.jts.geom.Polygon;
@@ -30,23 +33,65 @@ public final class LayerImage {
 
     public static LayerImage of(List<Feature> features, Flattener flattener) {
         LayerImage image = new LayerImage(flattener);
-        STRtree clears = new STRtree();
-        int clearCount = 0;
-        for (int i = 0; i < features.size(); i++) {
-            if (!features.get(i).dark()) {
-                Geometry shape = image.shaper.shape(features.get(i));
-                if (!shape.isEmpty()) {
-                    clears.insert(shape.getEnvelopeInternal(), new Clear(i, shape));
-                    clearCount++;
-                }
-            }
-        }
+        STRtree clears = image.clears(features);
         for (int i = 0; i < features.size(); i++) {
             if (features.get(i).dark()) {
-                image.add(features.get(i), i, clearCount == 0 ? null : clears);
+                image.add(features.get(i), i, clears.isEmpty() ? null : clears);
             }
         }
         return image;
+    }
+
+    /**
+     * The pieces of a picture that was drawn otherwise. While the same features erase in the same
+     * order, what is drawn as before between the same two of them keeps its pieces.
+     */
+    public static List<Piece> again(
+            List<Feature> before, List<Piece> known, List<Feature> now, Flattener flattener) {
+        List<Feature> erased = before.stream().filter(f -> !f.dark()).toList();
+        List<Feature> erases = now.stream().filter(f -> !f.dark()).toList();
+        if (!same(erased, erases)) {
+            return of(now, flattener).pieces();
+        }
+        Map<Feature, Integer> wasAfter = new IdentityHashMap<>();
+        int clears = 0;
+        for (Feature f : before) {
+            clears += f.dark() ? 0 : 1;
+            wasAfter.put(f, clears);
+        }
+        Map<Feature, List<Piece>> byFeature = new IdentityHashMap<>();
+        known.forEach(p -> byFeature.computeIfAbsent(p.feature(), k -> new ArrayList<>()).add(p));
+        LayerImage image = new LayerImage(flattener);
+        STRtree later = erases.isEmpty() ? null : image.clears(now);
+        clears = 0;
+        for (int i = 0; i < now.size(); i++) {
+            Feature f = now.get(i);
+            clears += f.dark() ? 0 : 1;
+            if (Integer.valueOf(clears).equals(wasAfter.get(f))) {
+                image.pieces.addAll(byFeature.getOrDefault(f, List.of()));
+            } else if (f.dark()) {
+                image.add(f, i, later);
+            }
+        }
+        return image.pieces;
+    }
+
+    private static boolean same(List<Feature> a, List<Feature> b) {
+        return a.size() == b.size()
+                && IntStream.range(0, a.size()).allMatch(i -> a.get(i) == b.get(i));
+    }
+
+    private STRtree clears(List<Feature> features) {
+        STRtree clears = new STRtree();
+        for (int i = 0; i < features.size(); i++) {
+            if (!features.get(i).dark()) {
+                Geometry shape = shaper.shape(features.get(i));
+                if (!shape.isEmpty()) {
+                    clears.insert(shape.getEnvelopeInternal(), new Clear(i, shape));
+                }
+            }
+        }
+        return clears;
     }
 
     private void add(Feature feature, int order, STRtree clears) {

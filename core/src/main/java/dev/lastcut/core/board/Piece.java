@@ -2,6 +2,7 @@ package dev.lastcut.core.board;
 
 import dev.lastcut.core.geometry.Pt;
 import dev.lastcut.core.geometry.Segment;
+import dev.lastcut.core.geometry.Tiles;
 import org.locationtech.jts.geom.Envelope;
 import org.locationtech.jts.geom.Geometry;
 import org.locationtech.jts.geom.Polygon;
@@ -17,6 +18,7 @@ public final class Piece {
     private final Envelope envelope;
     private final boolean whole;
     private volatile Polygon polygon;
+    private volatile Tiles tiles;
 
     Piece(Feature feature, Shaper shaper, Envelope envelope) {
         this.feature = feature;
@@ -52,6 +54,16 @@ public final class Piece {
         if (known == null) {
             known = (Polygon) shaper.shape(feature);
             polygon = known;
+        }
+        return known;
+    }
+
+    /** The polygon in handy tiles, cut once. */
+    public Tiles tiles() {
+        Tiles known = tiles;
+        if (known == null) {
+            known = Tiles.of(polygon());
+            tiles = known;
         }
         return known;
     }

@@ -45,6 +45,50 @@ public final class BoardGeometry {
         this.boardArea = boardArea;
     }
 
+    /** The same board changed: what is as it was is not computed again. */
+    public BoardGeometry changed(Board next) {
+        boolean sameOutline = next.outline().equals(board.outline());
+        BoardGeometry made =
+                new BoardGeometry(
+                        next,
+                        sameOutline
+                                ? boardArea
+                                : next.outline().map(o -> o.area(flattener)).orElse(Geo.empty()));
+        boolean sameCopper = next.holes().equals(board.holes());
+        synchronized (this) {
+            for (Layer layer : next.layers()) {
+                Optional<Layer> was = board.layer(layer.role());
+                boolean same = was.filter(l -> l == layer).isPresent();
+                sameCopper &= same || !layer.role().isCopper();
+                List<Piece> known = images.get(layer.role());
+                if (was.isPresent() && known != null) {
+                    made.images.put(
+                            layer.role(),
+                            same
+                                    ? known
+                                    : LayerImage.again(
+                                            was.get().features(),
+                                            known,
+                                            layer.features(),
+                                            flattener));
+                }
+                if (same && areas.containsKey(layer.role())) {
+                    made.areas.put(layer.role(), areas.get(layer.role()));
+                }
+            }
+        }
+        if (sameCopper && next.netlist().equals(board.netlist())) {
+            for (Object key : List.of(CopperNets.class, NetReference.class)) {
+                Once known = derived.get(key);
+                if (known != null) {
+                    made.derived.put(key, known);
+                }
+            }
+        }
+        made.reference();
+        return made;
+    }
+
     public Board board() {
         return board;
     }

@@ -86,8 +86,15 @@ public final class Geo {
 
     public static Geometry difference(Geometry a, Geometry b) {
         return a.getEnvelopeInternal().intersects(b.getEnvelopeInternal())
-                ? overlay(a, b, OverlayNG.DIFFERENCE)
+                ? likeFirst(a, overlay(a, b, OverlayNG.DIFFERENCE))
                 : a;
+    }
+
+    /** What is left of areas are areas: rounding to the grid can leave lines beside them. */
+    private static Geometry likeFirst(Geometry a, Geometry result) {
+        return a instanceof Polygonal && !(result instanceof Polygonal)
+                ? collected(polygons(result))
+                : result;
     }
 
     public static Geometry intersection(Geometry a, Geometry b) {
@@ -123,6 +130,40 @@ public final class Geo {
         }
     }
 
+    /** {@link #sharedArea} with crossings where they fall, off the grid. */
+    public static Geometry sharedAreaOffGrid(Geometry a, Geometry b) {
+        if (!a.getEnvelopeInternal().intersects(b.getEnvelopeInternal())) {
+            return empty();
+        }
+        Geometry shared;
+        try {
+            shared = OverlayNG.overlay(a, b, OverlayNG.INTERSECTION, FLOATING);
+        } catch (TopologyException first) {
+            shared = snapped(a, b, OverlayNG.INTERSECTION);
+        }
+        return shared instanceof Polygonal ? shared : collected(polygons(shared));
+    }
+
+    /** {@link #union} with crossings where they fall, off the grid. */
+    public static Geometry unionOffGrid(Collection<? extends Geometry> parts) {
+        List<Polygon> whole = new ArrayList<>();
+        Groups.touching(parts).parallelStream()
+                .map(g -> g.size() == 1 ? g.get(0) : exactUnion(g))
+                .toList()
+                .forEach(g -> eachPolygon(g, whole::add));
+        return collected(whole);
+    }
+
+    private static Geometry exactUnion(List<Geometry> group) {
+        List<Geometry> exact = new ArrayList<>();
+        group.forEach(g -> exact.add(EXACT.createGeometry(g)));
+        try {
+            return OverlayNGRobust.union(exact, EXACT);
+        } catch (TopologyException first) {
+            return UnaryUnionNG.union(group, FACTORY, GRID);
+        }
+    }
+
     private static Geometry overlay(Geometry a, Geometry b, int operation) {
         try {
             return onGrid(OverlayNG.overlay(a, b, operation, FLOATING));
@@ -144,10 +185,8 @@ public final class Geo {
         if (group.size() == 1) {
             return group.get(0);
         }
-        List<Geometry> exact = new ArrayList<>();
-        group.forEach(g -> exact.add(EXACT.createGeometry(g)));
         try {
-            return onGrid(OverlayNGRobust.union(exact, EXACT));
+            return onGrid(exactUnion(group));
         } catch (TopologyException first) {
             return UnaryUnionNG.union(group, FACTORY, GRID);
         }

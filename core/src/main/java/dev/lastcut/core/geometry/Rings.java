@@ -27,6 +27,10 @@ public final class Rings {
         if (polygon.isValid()) {
             return polygon;
         }
+        Polygon parted = CutIns.parted(ring);
+        if (parted != null) {
+            return parted;
+        }
         Geometry noded = UnaryUnionNG.union(Geo.FACTORY.createLineString(ring), Geo.GRID);
         Polygonizer faces = new Polygonizer();
         faces.add(noded);

@@ -1,6 +1,7 @@
 package dev.lastcut.core.job;
 
 import dev.lastcut.core.board.Board;
+import dev.lastcut.core.board.Role;
 import dev.lastcut.core.board.Side;
 import dev.lastcut.core.capability.CapabilitySheet;
 import dev.lastcut.core.capability.Order;
@@ -14,6 +15,7 @@ import dev.lastcut.core.cut.Manifest;
 import dev.lastcut.core.cut.OutputSet;
 import dev.lastcut.core.cut.SignOff;
 import dev.lastcut.core.geometry.Length;
+import dev.lastcut.core.intake.Choices;
 import dev.lastcut.core.intake.Intake;
 import dev.lastcut.core.intake.Pack;
 import dev.lastcut.core.intake.UnusablePackException;
@@ -26,6 +28,11 @@ import dev.lastcut.core.ticket.Asking;
 import dev.lastcut.core.ticket.Misfit;
 import dev.lastcut.core.ticket.SignedFindings;
 import dev.lastcut.core.ticket.Ticket;
+import dev.lastcut.core.touch.Drawings;
+import dev.lastcut.core.touch.Room;
+import dev.lastcut.core.touch.Step;
+import dev.lastcut.core.touch.Touched;
+import dev.lastcut.core.touch.Touches;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -54,9 +61,52 @@ public final class Making {
     public static BoardGeometry board(Pack pack, Asking ticket, CheckRunner.Progress progress)
             throws UnusablePackException {
         progress.step(0, 2, pack.files().size() + " files");
-        Board board = Intake.open(pack, ticket.ask(Ticket::files));
+        Board board = Intake.open(pack, ticket.ask(Making::files));
         progress.step(1, 2, "joining its copper into nets");
         return new BoardGeometry(board);
+    }
+
+    /** The user's word on files; what a touch draws with is no part of the board as it is read. */
+    private static Choices files(Ticket ticket) {
+        Choices files = ticket.files();
+        for (Step step : ticket.touches()) {
+            for (String path : step.touch().files()) {
+                if (!files.roles().containsKey(path)) {
+                    files = files.withRole(path, Optional.of(Role.NOT_PART));
+                }
+            }
+        }
+        return files;
+    }
+
+    /**
+     * Does the touches to a board.
+     *
+     * @param sheet of the shop chosen, whose distances touches keep; empty for usual ones
+     * @param pack where touches find the drawings they name
+     */
+    public static Touched touched(
+            BoardGeometry read, Optional<CapabilitySheet> sheet, Asking ticket, Drawings pack) {
+        List<Step> steps = ticket.ask(Ticket::touches);
+        if (steps.isEmpty()) {
+            return Touched.none(read);
+        }
+        Room room =
+                Room.of(
+                        sheet,
+                        ticket.ask(Ticket::headroom),
+                        ticket.ask(Ticket::order),
+                        read.board().copper().size());
+        return Touches.on(read, steps, room, pack);
+    }
+
+    /** The files of a pack, for touches. */
+    public static Drawings drawings(Pack pack) {
+        return path ->
+                pack.files().stream()
+                        .filter(f -> f.path().equals(path))
+                        .findFirst()
+                        .map(Pack.PackFile::content);
     }
 
     /** What a board is held against at a shop. */
@@ -161,14 +211,23 @@ public final class Making {
         return SignedFindings.of(run, ticket.ask(Ticket::signOffs));
     }
 
-    /** All that comes of a pack for a shop. */
+    /**
+     * All that comes of a pack for a shop.
+     *
+     * @param touched the board as it is read, and as it is made
+     */
     public record Product(
-            BoardGeometry geometry,
+            Touched touched,
             CapabilitySheet sheet,
             Ticket ticket,
             Others others,
             CheckRun run,
             OutputSet outputs) {
+        /** The board as it is made. */
+        public BoardGeometry geometry() {
+            return touched.geometry();
+        }
+
         public Against against() {
             return Making.against(sheet, new Asking(ticket), others);
         }
@@ -176,7 +235,7 @@ public final class Making {
         /** The panel, if one is made and can be laid out. */
         public Optional<Panel> panel() {
             return Making.panel(sheet, new Asking(ticket), others)
-                    .flatMap(p -> p.on(geometry).panel());
+                    .flatMap(p -> p.on(geometry()).panel());
         }
 
         public List<SignOff> signOffs() {
@@ -212,7 +271,8 @@ public final class Making {
         Asking asking = new Asking(ticket);
         refuse(Misfit.files(ticket, paths(pack)));
         refuse(Misfit.tools(ticket, sheet));
-        BoardGeometry geometry = board(pack, asking);
+        Touched touched = touched(board(pack, asking), Optional.of(sheet), asking, drawings(pack));
+        BoardGeometry geometry = touched.geometry();
         refuse(Misfit.nets(ticket, geometry));
         refuse(Misfit.parts(ticket, geometry.board()));
         panel(sheet, asking, others)
@@ -225,7 +285,7 @@ public final class Making {
                         });
         CheckRun run = check(geometry, sheet, asking, others, (done, of, title) -> {}, () -> false);
         return new Product(
-                geometry, sheet, ticket, others, run, outputs(geometry, sheet, asking, others));
+                touched, sheet, ticket, others, run, outputs(geometry, sheet, asking, others));
     }
 
     private static Set<String> paths(Pack pack) {

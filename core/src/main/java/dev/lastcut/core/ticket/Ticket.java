@@ -11,6 +11,7 @@ import dev.lastcut.core.milling.MillSetup;
 import dev.lastcut.core.milling.level.HeightMap;
 import dev.lastcut.core.panel.PanelPlan;
 import dev.lastcut.core.stencil.StencilPlan;
+import dev.lastcut.core.touch.Step;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.Comparator;
@@ -35,6 +36,7 @@ import java.util.function.Predicate;
  * @param parts what is chosen about parts
  * @param stencil what is chosen about the stencil
  * @param panel the panel that is made; empty for single boards
+ * @param touches finishing touches, in the order they are listed
  * @param signOffs findings accepted, in the order they were
  * @param made what a cut adds
  */
@@ -50,6 +52,7 @@ public record Ticket(
         PartsPlan parts,
         StencilPlan stencil,
         Optional<PanelPlan> panel,
+        List<Step> touches,
         List<Acceptance> signOffs,
         Made made) {
     public static final Ticket BLANK =
@@ -66,6 +69,7 @@ public record Ticket(
                     StencilPlan.AS_DRAWN,
                     Optional.empty(),
                     List.of(),
+                    List.of(),
                     Made.NOTHING_SAID);
 
     public Ticket {
@@ -78,6 +82,7 @@ public record Ticket(
         }
         millsAside = Collections.unmodifiableMap(new TreeMap<>(millsAside));
         probed = Collections.unmodifiableMap(new TreeMap<>(probed));
+        touches = List.copyOf(touches);
         signOffs = List.copyOf(signOffs);
     }
 
@@ -94,6 +99,7 @@ public record Ticket(
         public PartsPlan parts;
         public StencilPlan stencil;
         public Optional<PanelPlan> panel;
+        public List<Step> touches;
         public List<Acceptance> signOffs;
         public Made made;
 
@@ -109,6 +115,7 @@ public record Ticket(
             parts = t.parts;
             stencil = t.stencil;
             panel = t.panel;
+            touches = t.touches;
             signOffs = t.signOffs;
             made = t.made;
         }
@@ -126,6 +133,7 @@ public record Ticket(
                     parts,
                     stencil,
                     panel,
+                    touches,
                     signOffs,
                     made);
         }

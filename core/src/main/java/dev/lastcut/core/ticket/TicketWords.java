@@ -55,6 +55,7 @@ public final class TicketWords {
         PartsWords.changed(before.parts(), after.parts(), all);
         StencilWords.changed(before.stencil(), after.stencil(), all);
         PanelWords.changed(before.panel(), after.panel(), all);
+        TouchWords.changed(before.touches(), after.touches(), all);
         signOffs(before.signOffs(), after.signOffs(), all);
         return joined(all);
     }

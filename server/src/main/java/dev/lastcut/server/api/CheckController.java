@@ -252,7 +252,7 @@ class CheckController {
         OutputSet none = new OutputSet(List.of(), Optional.empty(), List.of());
         Making.Product checked =
                 new Making.Product(
-                        report.geometry(),
+                        jobs.touched(id),
                         jobs.against(id).orElseThrow().sheet(),
                         jobs.ticket(id),
                         jobs.others(),

@@ -48,6 +48,7 @@ record JobView(
         BoardFacts board,
         BuiltView built,
         PanelSummary panel,
+        TouchSummary touches,
         List<FileView> files,
         List<ProblemView> problems,
         List<LayerView> layers,
@@ -56,6 +57,12 @@ record JobView(
         List<String> drillFormats,
         CheckSummary check,
         int cuts) {
+
+    /**
+     * The finishing touches: how many are listed, how many are switched on and not done, and a word
+     * that changes whenever what they make of the board may.
+     */
+    record TouchSummary(int listed, int failed, String stamp) {}
 
     /** A version to go to, and what going there takes back or does again; null for none. */
     record StepView(int to, String says) {}
@@ -171,6 +178,7 @@ record JobView(
             BoardGeometry geometry,
             BuiltView built,
             PanelSummary panel,
+            TouchSummary touches,
             CheckSummary check,
             int cuts) {
         Board board = geometry.board();
@@ -198,6 +206,7 @@ record JobView(
                 facts(geometry),
                 built,
                 panel,
+                touches,
                 board.files().stream().map(JobView::file).toList(),
                 board.problems().stream()
                         .map(p -> new ProblemView(p.file(), p.line(), p.text(), p.action()))

@@ -1,10 +1,12 @@
 package dev.lastcut.server.api;
 
+import dev.lastcut.core.touch.Touched;
 import dev.lastcut.server.jobs.CheckService;
 import dev.lastcut.server.jobs.JobService;
 import dev.lastcut.server.jobs.OutputService;
 import dev.lastcut.server.jobs.TicketService;
 import dev.lastcut.server.kit.KitService;
+import java.util.List;
 import java.util.Set;
 import org.springframework.stereotype.Component;
 
@@ -44,9 +46,16 @@ class JobViews {
                         jobs.sheet(id),
                         Set.copyOf(ticks.done(id))),
                 JobView.PanelSummary.of(jobs.panel(id), jobs.board(id)),
+                touches(id),
                 checks.lastCheck(id)
                         .map(run -> JobView.summary(run, checks.openStops(id).size()))
                         .orElse(new JobView.CheckSummary(false, 0, 0, 0, 0, 0)),
                 outputs.cuts(id).size());
+    }
+
+    private JobView.TouchSummary touches(long id) {
+        List<Touched.Outcome> all = jobs.touched(id).outcomes();
+        int failed = (int) all.stream().filter(o -> o.step().on() && !o.done()).count();
+        return new JobView.TouchSummary(all.size(), failed, jobs.touchStamp(id));
     }
 }

@@ -45,7 +45,8 @@ public class CheckService {
         return checks.peek(of(m, sheet), m.ticket());
     }
 
-    private Optional<CheckRun> known(Moment m) {
+    /** The check of a job as it is, or would be, at a moment; empty until it was made. */
+    Optional<CheckRun> known(Moment m) {
         return m.sheet().flatMap(s -> known(m, s));
     }
 

@@ -20,6 +20,7 @@ import dev.lastcut.core.ticket.Asking;
 import dev.lastcut.core.ticket.Carrying;
 import dev.lastcut.core.ticket.Misfit;
 import dev.lastcut.core.ticket.Ticket;
+import dev.lastcut.core.touch.Touched;
 import dev.lastcut.server.sheets.Sheets;
 import dev.lastcut.server.store.BegunStore;
 import dev.lastcut.server.store.BlobStore;
@@ -60,6 +61,7 @@ public class JobService {
     private final Set<Long> told = ConcurrentHashMap.newKeySet();
 
     private final Results<BoardGeometry> boards = new Results<>(6);
+    private final Results<Touched> touched = new Results<>(8);
     private final Results<BoardGeometry> opened = new Results<>(3);
     private final Results<BoardChanges> changes = new Results<>(4);
 
@@ -253,7 +255,11 @@ public class JobService {
     /** Whether the board was read and what was said of its files remembered. */
     boolean isRead(long id) {
         Moment now = now(id);
-        return !told.contains(id) && boards.peek(now.board().files(), now.ticket()).isPresent();
+        boolean read = boards.peek(now.board().files(), now.ticket()).isPresent();
+        boolean done =
+                now.ticket().touches().isEmpty()
+                        || touched.peek(now.board(), now.ticket()).isPresent();
+        return !told.contains(id) && read && done;
     }
 
     /**
@@ -281,6 +287,7 @@ public class JobService {
         carried = carried.onto(geometry.board());
         List<String> left = new ArrayList<>(carried.left());
         Misfit.nets(carried.ticket(), geometry).forEach(m -> left.add(m.sentence() + "."));
+        left.addAll(noLongerDone(id, carried.ticket(), geometry, pack));
         if (task.isCancelled()) {
             return 0;
         }
@@ -297,6 +304,32 @@ public class JobService {
         return number;
     }
 
+    /** Touches that were done on the revision before and do not fit this one; they stay listed. */
+    private List<String> noLongerDone(long id, Ticket ticket, BoardGeometry read, Pack pack) {
+        if (ticket.touches().isEmpty()) {
+            return List.of();
+        }
+        List<Touched.Outcome> before = touched(id).outcomes();
+        List<Touched.Outcome> after =
+                Making.touched(
+                                read,
+                                ticket.shop().flatMap(sheets::find),
+                                new Asking(ticket),
+                                Making.drawings(pack))
+                        .outcomes();
+        List<String> all = new ArrayList<>();
+        for (int i = 0; i < after.size(); i++) {
+            if (before.get(i).done() && !after.get(i).done()) {
+                all.add(
+                        "The touch \""
+                                + after.get(i).step().touch().words()
+                                + "\" is not done on this revision: "
+                                + after.get(i).why());
+            }
+        }
+        return all;
+    }
+
     /** A job as it is now. */
     Moment now(long id) {
         return at(id, jobs.revision(id));
@@ -308,15 +341,17 @@ public class JobService {
             return Optional.empty();
         }
         Moment then = at(now.job(), now.revision() - 1);
-        return Optional.of(
+        Ticket ticket = now.ticket().with(d -> d.files = then.ticket().files());
+        Moment before =
                 new Moment(
                         now.job(),
                         now.name(),
                         then.revision(),
                         then.version(),
-                        now.ticket().with(d -> d.files = then.ticket().files()),
+                        ticket,
                         now.sheet(),
-                        then.board()));
+                        then.board());
+        return Optional.of(with(before, ticket));
     }
 
     private Moment at(long id, int revision) {
@@ -331,9 +366,25 @@ public class JobService {
                 chosen.version(),
                 chosen.ticket(),
                 chosen.ticket().shop().flatMap(sheets::find),
-                new Moment.BoardKey(
+                key(
                         Manifest.sha256(files.toString().getBytes(StandardCharsets.UTF_8)),
-                        chosen.ticket().files()));
+                        chosen.ticket()));
+    }
+
+    /** The same moment with something else chosen. */
+    Moment with(Moment m, Ticket ticket) {
+        return new Moment(
+                m.job(),
+                m.name(),
+                m.revision(),
+                m.version(),
+                ticket,
+                m.sheet(),
+                key(m.board().files(), ticket));
+    }
+
+    private Moment.BoardKey key(String files, Ticket ticket) {
+        return Moment.BoardKey.of(files, ticket, ticket.shop().flatMap(sheets::find));
     }
 
     /** The job's board; read again only when its files or what was decided of them changed. */
@@ -351,6 +402,57 @@ public class JobService {
     }
 
     private BoardGeometry board(Moment m, Ticket ticket, CheckRunner.Progress progress) {
+        return touched(m, ticket, progress).geometry();
+    }
+
+    /** The job's board as it is read, and as it is made. */
+    public Touched touched(long id) {
+        return touched(now(id));
+    }
+
+    Touched touched(Moment m) {
+        return touched(m, m.ticket());
+    }
+
+    /** The same under another ticket. */
+    Touched touched(Moment m, Ticket ticket) {
+        return touched(m, ticket, (done, of, title) -> {});
+    }
+
+    private Touched touched(Moment m, Ticket ticket, CheckRunner.Progress progress) {
+        BoardGeometry read = read(m, ticket, progress);
+        if (ticket.touches().isEmpty()) {
+            return Touched.none(read);
+        }
+        progress.step(1, 2, "doing the finishing touches");
+        return touched.get(
+                key(m.board().files(), ticket),
+                ticket,
+                asking ->
+                        Making.touched(
+                                read,
+                                ticket.shop().flatMap(sheets::find),
+                                asking,
+                                path -> file(m, path)));
+    }
+
+    /** A word that changes whenever what the touches make of the board may; empty for none. */
+    public String touchStamp(long id) {
+        Moment now = now(id);
+        return now.ticket().touches().isEmpty()
+                ? ""
+                : Manifest.sha256(now.board().touches().toString().getBytes(StandardCharsets.UTF_8))
+                        .substring(0, 16);
+    }
+
+    private Optional<byte[]> file(Moment m, String path) {
+        return jobs.files(m.job(), m.revision()).stream()
+                .filter(f -> f.path().equals(path))
+                .findFirst()
+                .map(f -> blobs.get(f.sha256()));
+    }
+
+    private BoardGeometry read(Moment m, Ticket ticket, CheckRunner.Progress progress) {
         try {
             return boards.get(
                     m.board().files(),

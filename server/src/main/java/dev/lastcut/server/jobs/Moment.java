@@ -1,8 +1,12 @@
 package dev.lastcut.server.jobs;
 
 import dev.lastcut.core.capability.CapabilitySheet;
+import dev.lastcut.core.capability.Headroom;
+import dev.lastcut.core.capability.Order;
 import dev.lastcut.core.intake.Choices;
 import dev.lastcut.core.ticket.Ticket;
+import dev.lastcut.core.touch.Step;
+import java.util.List;
 import java.util.Optional;
 
 /**
@@ -22,8 +26,28 @@ record Moment(
         Ticket ticket,
         Optional<CapabilitySheet> sheet,
         BoardKey board) {
-    /** What a board is made of: the files by their hash, and what is said of them. */
-    record BoardKey(String files, Choices choices) {}
+    /**
+     * What a board is made of: the files by their hash, what is said of them, and what is done to
+     * it.
+     */
+    record BoardKey(String files, Choices choices, Object touches) {
+        /** What touches depend on besides the board itself; nothing where there are none. */
+        record Touching(
+                List<Step> steps,
+                Optional<CapabilitySheet> sheet,
+                Headroom headroom,
+                Order order) {}
+
+        static BoardKey of(String files, Ticket ticket, Optional<CapabilitySheet> sheet) {
+            return new BoardKey(
+                    files,
+                    ticket.files(),
+                    ticket.touches().isEmpty()
+                            ? List.of()
+                            : new Touching(
+                                    ticket.touches(), sheet, ticket.headroom(), ticket.order()));
+        }
+    }
 
     /** The chosen sheet, which must be there. */
     CapabilitySheet requireSheet() {

@@ -94,7 +94,7 @@ public class OutputService {
         Ticket ticket =
                 now.ticket().with(d -> d.made = Made.of(now.name(), number, JobService.time()));
         Making.Product product =
-                new Making.Product(jobs.board(now), sheet, ticket, jobs.neighbours(), run, set);
+                new Making.Product(jobs.touched(now), sheet, ticket, jobs.neighbours(), run, set);
         if (!product.openStops().isEmpty()) {
             throw new RefusedException(
                     product.openStops().size()

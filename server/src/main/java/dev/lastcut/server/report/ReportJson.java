@@ -21,6 +21,7 @@ import dev.lastcut.core.job.Making;
 import dev.lastcut.core.milling.MillingPlan;
 import dev.lastcut.core.milling.Operation;
 import dev.lastcut.core.quote.JobQuote;
+import dev.lastcut.core.touch.Touched;
 import java.util.ArrayList;
 import java.util.IdentityHashMap;
 import java.util.LinkedHashMap;
@@ -47,6 +48,7 @@ public record ReportJson(
         PanelReportJson panel,
         QuoteJson quote,
         String variant,
+        List<TouchedJson> touches,
         List<String> remarks) {
     public static final int VERSION = 1;
 
@@ -77,7 +79,7 @@ public record ReportJson(
 
     record CheckJson(String rule, String status, String reason) {}
 
-    record PlaceJson(double xMm, double yMm) {
+    public record PlaceJson(double xMm, double yMm) {
         static PlaceJson of(Pt p) {
             return new PlaceJson(mm(p.x()), mm(p.y()));
         }
@@ -126,6 +128,17 @@ public record ReportJson(
                     f.also().stream().map(LineJson::of).toList(),
                     f.message(),
                     reasons.get(f.id()));
+        }
+    }
+
+    /** What came of a finishing touch. */
+    public record TouchedJson(String kind, boolean done, String why, List<PlaceJson> places) {
+        static TouchedJson of(Touched.Outcome o) {
+            return new TouchedJson(
+                    o.step().touch().kind(),
+                    o.done(),
+                    o.why(),
+                    o.places().stream().map(PlaceJson::of).toList());
         }
     }
 
@@ -196,6 +209,7 @@ public record ReportJson(
                         .map(QuoteJson::of)
                         .orElse(null),
                 plan.variants().built().orElse(null),
+                product.touched().outcomes().stream().map(TouchedJson::of).toList(),
                 outputs.remarks());
     }
 

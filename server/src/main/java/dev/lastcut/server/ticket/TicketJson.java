@@ -56,6 +56,7 @@ record TicketJson(
         Map<String, String> lookedAt,
         StencilJson stencil,
         PanelJson panel,
+        List<Map<String, Object>> touches,
         List<SignOffJson> signOffs,
         String job,
         Integer cut,
@@ -182,6 +183,7 @@ record TicketJson(
                 t.parts().looked(),
                 t.stencil().equals(StencilPlan.AS_DRAWN) ? null : StencilJson.of(t.stencil()),
                 t.panel().map(PanelJson::of).orElse(null),
+                TouchJson.of(t.touches()),
                 t.signOffs().stream().map(SignOffJson::of).toList(),
                 t.made().job().orElse(null),
                 t.made().cut() == 0 ? null : t.made().cut(),
@@ -257,6 +259,7 @@ record TicketJson(
                                 lookedAt)),
                 stencil == null ? StencilPlan.AS_DRAWN : part("stencil", () -> stencil.toPlan()),
                 Optional.ofNullable(panel).map(p -> part("panel", p::toPlan)),
+                TouchJson.steps(touches),
                 part(
                         "sign_offs",
                         () ->

@@ -63,6 +63,7 @@ public final class TicketSchema {
         f.put("looked_at", mapOf(text(1)));
         f.put("stencil", stencil());
         f.put("panel", panel());
+        f.put("touches", listOf(touch()));
         f.put("sign_offs", listOf(signOff()));
         f.put("job", text(1));
         f.put("cut", ordered("type", "integer", "minimum", 1));
@@ -191,6 +192,44 @@ public final class TicketSchema {
         f.put("also", listOf(object(also, List.of("pack"))));
         f.put("places", listOf(object(place, List.of("x_mm", "y_mm"))));
         return object(f, List.of());
+    }
+
+    /** One of any kind; which keys a kind has is looked at when it is read. */
+    private static Map<String, Object> touch() {
+        Map<String, Object> f = new LinkedHashMap<>();
+        f.put(TouchJson.KIND, ordered("enum", List.copyOf(TouchKinds.ALL.keySet())));
+        f.put(TouchJson.OFF, ordered("type", "boolean"));
+        for (String key : TouchJson.keys()) {
+            f.put(key, touchKey(key));
+        }
+        return object(f, List.of(TouchJson.KIND));
+    }
+
+    private static Map<String, Object> touchKey(String key) {
+        return switch (key) {
+            case "plated", "mirrored", "hide", "off_holes", "keep_old", "tented", "open" ->
+                    ordered("type", "boolean");
+            case "at", "from", "to", "move_mm" -> place();
+            case "along" -> listOf(place());
+            case "area", "relief", "cut_out", "scale_to_mm" -> new LinkedHashMap<>();
+            case "drills_mm" -> listOf(number());
+            case "grow_mm", "rotation_deg" -> coordinate();
+            case "layer" -> role();
+            case "hatch" -> {
+                Map<String, Object> hatch = new LinkedHashMap<>();
+                hatch.put("line_mm", number());
+                hatch.put("gap_mm", number());
+                yield object(hatch, List.of("line_mm", "gap_mm"));
+            }
+            default -> key.endsWith("_mm") ? number() : text(0);
+        };
+    }
+
+    private static Map<String, Object> place() {
+        Map<String, Object> p = listOf(coordinate());
+        p.put("minItems", 2);
+        p.put("maxItems", 2);
+        return p;
     }
 
     private static <E> Map<String, Object> ids(E[] all, Function<E, String> id) {

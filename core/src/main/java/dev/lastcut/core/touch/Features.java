@@ -1,0 +1,72 @@
+package dev.lastcut.core.touch;
+
+import dev.lastcut.core.board.Aperture;
+import dev.lastcut.core.board.Feature;
+import dev.lastcut.core.board.ObjectAttributes;
+import dev.lastcut.core.geometry.Geo;
+import dev.lastcut.core.geometry.Orientation;
+import dev.lastcut.core.geometry.Pt;
+import dev.lastcut.core.geometry.Segment;
+import java.util.ArrayList;
+import java.util.List;
+import org.locationtech.jts.geom.Coordinate;
+import org.locationtech.jts.geom.Geometry;
+import org.locationtech.jts.geom.Polygon;
+import org.locationtech.jts.triangulate.polygon.PolygonHoleJoiner;
+
+/** Makes what touches draw. */
+public final class Features {
+    private Features() {}
+
+    /**
+     * Areas as filled contours. Holes are reached by cut-ins, lines that are run along both ways
+     * (Gerber specification, "Contours with cut-ins"), so that one contour holds each polygon.
+     */
+    public static List<Feature> regions(Geometry areas, ObjectAttributes says) {
+        List<Feature> all = new ArrayList<>();
+        Geo.eachPolygon(areas, p -> all.add(region(p, says)));
+        return all;
+    }
+
+    private static Feature region(Polygon p, ObjectAttributes says) {
+        Coordinate[] ring =
+                p.getNumInteriorRing() == 0
+                        ? p.getExteriorRing().getCoordinates()
+                        : PolygonHoleJoiner.join(p);
+        return new Feature.Region(List.of(path(ring)), true, 0, says);
+    }
+
+    /** A closed ring as straight segments. */
+    public static List<Segment> path(Coordinate[] ring) {
+        List<Segment> path = new ArrayList<>();
+        Pt last = Pt.of(ring[0]);
+        for (int i = 1; i < ring.length; i++) {
+            Pt next = Pt.of(ring[i]);
+            if (!next.equals(last)) {
+                path.add(new Segment.Line(last, next));
+            }
+            last = next;
+        }
+        return path;
+    }
+
+    public static Feature stroke(Segment path, double width, ObjectAttributes says) {
+        return new Feature.Stroke(
+                new Aperture.Circle(width, 0), path, Orientation.NONE, true, 0, says);
+    }
+
+    public static Feature disc(Pt at, double diameter, ObjectAttributes says) {
+        return new Feature.Flash(
+                new Aperture.Circle(diameter, 0), at, Orientation.NONE, true, 0, says);
+    }
+
+    /** A closed polygon of the given corners; may cross itself. */
+    public static Coordinate[] ring(List<Pt> corners) {
+        Coordinate[] ring = new Coordinate[corners.size() + 1];
+        for (int i = 0; i < corners.size(); i++) {
+            ring[i] = corners.get(i).coordinate();
+        }
+        ring[corners.size()] = ring[0].copy();
+        return ring;
+    }
+}

@@ -1,0 +1,162 @@
+package dev.lastcut.core.touch.copper;
+
+import dev.lastcut.core.board.Board;
+import dev.lastcut.core.board.Feature;
+import dev.lastcut.core.connectivity.CopperNode;
+import dev.lastcut.core.geometry.Geo;
+import dev.lastcut.core.geometry.Length;
+import dev.lastcut.core.geometry.Measure;
+import dev.lastcut.core.geometry.Necks;
+import dev.lastcut.core.geometry.Pt;
+import dev.lastcut.core.geometry.Segment;
+import dev.lastcut.core.touch.Change;
+import dev.lastcut.core.touch.Features;
+import dev.lastcut.core.touch.KeepOff;
+import dev.lastcut.core.touch.NotDone;
+import dev.lastcut.core.touch.Touch;
+import dev.lastcut.core.touch.Work;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.IdentityHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import org.locationtech.jts.geom.Geometry;
+import org.locationtech.jts.geom.Polygon;
+
+/**
+ * Mends necks of filled areas: bridged where there is room, else cut off, where nothing hangs on
+ * them. Lengths in nm.
+ *
+ * @param least narrower is a neck
+ */
+public record Slivers(double least) implements Touch {
+    private static final double SLACK_NM = 700;
+
+    public Slivers {
+        Sizes.above("least_mm", least);
+    }
+
+    @Override
+    public String kind() {
+        return "slivers";
+    }
+
+    @Override
+    public String words() {
+        return "Mend necks under " + Length.shortMm(Length.toMm(least)) + " mm";
+    }
+
+    @Override
+    public Phase phase() {
+        return Phase.AFTER_POUR;
+    }
+
+    @Override
+    public Change on(Work work) throws NotDone {
+        Map<Integer, List<Feature>> more = new HashMap<>();
+        Map<Integer, Geometry> cut = new HashMap<>();
+        List<Pt> bridged = new ArrayList<>();
+        List<Pt> taken = new ArrayList<>();
+        for (CopperNode n : work.nets().nodes()) {
+            if (!OldAreas.isArea(n) && n.piece().isWhole()) {
+                continue;
+            }
+            List<Measure> necks = Necks.of(n.polygon(), least - SLACK_NM);
+            if (necks.isEmpty()) {
+                continue;
+            }
+            KeepOff off =
+                    new KeepOff(
+                            work.geometry(),
+                            n.layer(),
+                            Set.of(n.net()),
+                            KeepOff.Distances.of(work.room()));
+            List<Measure> left = new ArrayList<>();
+            for (Measure m : necks) {
+                if (off.isFree(off.grown(least, along(m)))) {
+                    more.computeIfAbsent(n.layer(), k -> new ArrayList<>())
+                            .add(
+                                    Features.stroke(
+                                            along(m),
+                                            least,
+                                            work.says(Set.of(n.net()), "Conductor")));
+                    bridged.add(m.middle());
+                } else {
+                    left.add(m);
+                }
+            }
+            if (!left.isEmpty() && OldAreas.isArea(n)) {
+                cut.put(n.id(), cut(n.polygon(), left));
+                left.forEach(m -> taken.add(m.middle()));
+            }
+        }
+        if (bridged.isEmpty() && taken.isEmpty()) {
+            throw new NotDone("No area has a neck under " + Length.text(least));
+        }
+        return new Change(board(work, more, cut), says(bridged, taken), all(bridged, taken));
+    }
+
+    /** A patch of the width wanted, as long as the neck is wide: a brush put down along it. */
+    private Segment along(Measure m) {
+        return new Segment.Line(m.from(), m.to());
+    }
+
+    private Geometry cut(Polygon p, List<Measure> necks) {
+        Geometry opened = PourShape.opened(p, least);
+        List<Geometry> gone = new ArrayList<>();
+        for (Polygon rest : Geo.polygons(Geo.difference(p, opened))) {
+            for (Measure m : necks) {
+                if (rest.distance(Geo.point(m.middle())) < 1_000) {
+                    gone.add(rest);
+                    break;
+                }
+            }
+        }
+        return gone.isEmpty() ? p : Geo.difference(p, Geo.union(gone));
+    }
+
+    private static Board board(
+            Work work, Map<Integer, List<Feature>> more, Map<Integer, Geometry> cut) {
+        Map<Feature, List<Feature>> instead = new IdentityHashMap<>();
+        cut.keySet()
+                .forEach(
+                        id ->
+                                instead.put(
+                                        work.nets().nodes().get(id).feature(), new ArrayList<>()));
+        // A feature that clear ones cut up is drawn again piece by piece.
+        for (CopperNode n : work.nets().nodes()) {
+            List<Feature> regions = instead.get(n.feature());
+            if (regions != null) {
+                Geometry shape = cut.getOrDefault(n.id(), n.polygon());
+                regions.addAll(Features.regions(shape, n.feature().attributes()));
+            }
+        }
+        Board board = work.board();
+        for (int index = 0; index < work.nets().layerCount(); index++) {
+            var layer = board.copper().get(index);
+            List<Feature> features = Widen.replaced(layer.features(), instead);
+            features.addAll(more.getOrDefault(index, List.of()));
+            board = board.with(layer.with(features));
+        }
+        return board;
+    }
+
+    private static String says(List<Pt> bridged, List<Pt> taken) {
+        List<String> all = new ArrayList<>();
+        if (!bridged.isEmpty()) {
+            all.add("bridges " + Change.count(bridged.size(), "neck"));
+        }
+        if (!taken.isEmpty()) {
+            all.add("cuts " + Change.count(taken.size(), "neck") + " off");
+        }
+        String s = String.join(" and ", all);
+        return Character.toUpperCase(s.charAt(0)) + s.substring(1);
+    }
+
+    private static List<Pt> all(List<Pt> a, List<Pt> b) {
+        List<Pt> all = new ArrayList<>(a);
+        all.addAll(b);
+        return all;
+    }
+}

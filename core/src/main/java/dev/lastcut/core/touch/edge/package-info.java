@@ -1,0 +1,2 @@
+/** Touches on the edge of the board. */
+package dev.lastcut.core.touch.edge;

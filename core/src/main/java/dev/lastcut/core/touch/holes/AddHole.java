@@ -1,0 +1,111 @@
+package dev.lastcut.core.touch.holes;
+
+import dev.lastcut.core.board.Board;
+import dev.lastcut.core.board.Hole;
+import dev.lastcut.core.board.ObjectAttributes;
+import dev.lastcut.core.connectivity.CopperNode;
+import dev.lastcut.core.geometry.Pt;
+import dev.lastcut.core.touch.Change;
+import dev.lastcut.core.touch.Features;
+import dev.lastcut.core.touch.NotDone;
+import dev.lastcut.core.touch.Touch;
+import dev.lastcut.core.touch.Work;
+import dev.lastcut.core.touch.copper.Sizes;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.IdentityHashMap;
+import java.util.List;
+import java.util.Set;
+import java.util.TreeSet;
+
+/**
+ * One more hole. Areas of copper keep away from it where it is not plated, and from its pad where
+ * no net is meant; tracks and pads in its way refuse it. Lengths in nm.
+ *
+ * @param pad diameter of its copper on the outer layers; 0 for none
+ * @param keepOut from its wall, or its pad's edge, to other copper
+ */
+public record AddHole(Pt at, double diameter, boolean plated, double pad, double keepOut)
+        implements Touch {
+    static final String FILE = "touch-up";
+
+    public AddHole {
+        Sizes.above("diameter_mm", diameter);
+        Sizes.notBelow0("pad_mm", pad);
+        Sizes.notBelow0("keep_out_mm", keepOut);
+        if (pad != 0 && pad <= diameter) {
+            throw new IllegalArgumentException("pad_mm must be above diameter_mm, or 0 for none");
+        }
+    }
+
+    @Override
+    public String kind() {
+        return "hole";
+    }
+
+    @Override
+    public String words() {
+        return (plated ? "Plated" : "Unplated")
+                + " hole of "
+                + HoleAt.mm(diameter)
+                + " at "
+                + Work.place(at);
+    }
+
+    @Override
+    public Phase phase() {
+        return Phase.HOLES;
+    }
+
+    @Override
+    public Change on(Work work) throws NotDone {
+        Hole hole = new Hole(at, at, Math.round(diameter), plated, FILE, 0);
+        double wide = Math.max(pad, diameter);
+        Hole room = new Hole(at, at, Math.round(wide), plated, FILE, 0);
+        Set<Integer> meant = plated ? net(work) : Set.of();
+        Set<Integer> allowed = new TreeSet<>(meant);
+        Set<CopperNode> areas = Collections.newSetFromMap(new IdentityHashMap<>());
+        double keep = Math.max(keepOut, plated ? work.room().clearance() : work.room().hole());
+        Board cut = Cleared.areas(work, room, keep, meant, areas);
+        Work cleared = new Work(work.geometry().changed(cut), work.room(), work.drawings());
+        String told = Beneath.look(cleared, room, -1, net(cleared, meant, work), keep);
+        Board board = cut;
+        if (pad > 0) {
+            ObjectAttributes says =
+                    plated
+                            ? work.says(allowed, "ComponentPad")
+                            : new ObjectAttributes("NonConductor", "", "", "");
+            for (var layer : cut.copper()) {
+                if (layer.role().side().isPresent()) {
+                    board = board.with(layer.plus(List.of(Features.disc(at, pad, says))));
+                }
+            }
+        }
+        List<Hole> holes = new ArrayList<>(board.holes());
+        holes.add(hole);
+        String cleared2 =
+                areas.isEmpty() ? "" : "; " + Change.count(areas.size(), "area") + " kept off";
+        return new Change(
+                board.withHoles(holes),
+                "Adds the hole" + (pad > 0 ? " with its pad" : "") + cleared2 + told,
+                List.of(at));
+    }
+
+    /** A plated hole on copper of one net is of that net; on copper of two it joins them. */
+    private Set<Integer> net(Work work) {
+        Set<Integer> nets = new TreeSet<>();
+        for (int layer = 0; layer < work.nets().layerCount(); layer++) {
+            work.nets().at(layer, at).forEach(n -> nets.add(n.net()));
+        }
+        return nets;
+    }
+
+    /** The same nets by their numbers on the board whose areas were cut. */
+    private Set<Integer> net(Work cleared, Set<Integer> meant, Work before) {
+        Set<Integer> nets = new TreeSet<>();
+        if (!meant.isEmpty()) {
+            nets.addAll(net(cleared));
+        }
+        return nets;
+    }
+}

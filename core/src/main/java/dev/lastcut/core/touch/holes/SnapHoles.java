@@ -1,0 +1,91 @@
+package dev.lastcut.core.touch.holes;
+
+import dev.lastcut.core.board.Hole;
+import dev.lastcut.core.geometry.Pt;
+import dev.lastcut.core.touch.Change;
+import dev.lastcut.core.touch.NotDone;
+import dev.lastcut.core.touch.Touch;
+import dev.lastcut.core.touch.Work;
+import java.util.ArrayList;
+import java.util.List;
+
+/**
+ * Gives each round hole the diameter of the drill that is nearest to it.
+ *
+ * @param drills diameters, nm; empty: those of the chosen mill's rack
+ * @param most a hole that would change by more than this stays, nm
+ */
+public record SnapHoles(List<Long> drills, double most) implements Touch {
+    /** What a lead or a screw puts up with (common practice, no source). */
+    public static final double USUAL_MOST_NM = 150_000;
+
+    public SnapHoles {
+        drills = drills.stream().sorted().distinct().toList();
+    }
+
+    @Override
+    public String kind() {
+        return "hole-snap";
+    }
+
+    @Override
+    public String words() {
+        return "Snap holes to the drills of the rack";
+    }
+
+    @Override
+    public Phase phase() {
+        return Phase.HOLES;
+    }
+
+    @Override
+    public Change on(Work work) throws NotDone {
+        List<Long> rack = drills.isEmpty() ? work.room().drills() : drills;
+        if (rack.isEmpty()) {
+            throw new NotDone("The chosen shop has no rack of drills; name their sizes, or a mill");
+        }
+        List<Hole> holes = new ArrayList<>(work.board().holes());
+        List<Pt> changed = new ArrayList<>();
+        List<Pt> stay = new ArrayList<>();
+        for (int i = 0; i < holes.size(); i++) {
+            Hole h = holes.get(i);
+            long drill = nearest(rack, h.diameter());
+            if (h.isSlot() || drill == h.diameter()) {
+                continue;
+            }
+            if (Math.abs(drill - h.diameter()) > most) {
+                stay.add(h.middle());
+                continue;
+            }
+            holes.set(i, h.at(h.from(), h.to(), drill));
+            changed.add(h.middle());
+        }
+        if (changed.isEmpty()) {
+            throw new NotDone(
+                    stay.isEmpty()
+                            ? "Every hole has the size of a drill already"
+                            : "No drill comes within "
+                                    + HoleAt.mm(most)
+                                    + " of the "
+                                    + Change.count(stay.size(), "hole")
+                                    + " that have none",
+                    stay);
+        }
+        String says = "Changes " + Change.count(changed.size(), "hole");
+        if (!stay.isEmpty()) {
+            says += "; " + stay.size() + " stay, no drill is near";
+        }
+        return new Change(work.board().withHoles(holes), says, changed);
+    }
+
+    /** Of two that are as near, the wider: a lead must go in. */
+    private static long nearest(List<Long> rack, long diameter) {
+        long best = rack.get(0);
+        for (long d : rack) {
+            if (Math.abs(d - diameter) <= Math.abs(best - diameter)) {
+                best = d;
+            }
+        }
+        return best;
+    }
+}

@@ -1,0 +1,2 @@
+/** Touches on holes. */
+package dev.lastcut.core.touch.holes;

@@ -1,0 +1,2 @@
+/** Which touch mends which finding. */
+package dev.lastcut.core.touch.mend;

@@ -1,0 +1,58 @@
+package dev.lastcut.core.touch.picture;
+
+import dev.lastcut.core.board.Feature;
+import dev.lastcut.core.board.Role;
+import dev.lastcut.core.board.Shaper;
+import dev.lastcut.core.geometry.Geo;
+import dev.lastcut.core.geometry.Pt;
+import dev.lastcut.core.touch.KeepOff;
+import dev.lastcut.core.touch.NotDone;
+import dev.lastcut.core.touch.Work;
+import java.util.List;
+import java.util.Set;
+import org.locationtech.jts.geom.Geometry;
+
+/** Whether there is room for lettering and art. */
+final class Room {
+    private Room() {}
+
+    /**
+     * @throws NotDone when something that is there, or the edge, is in the way; with the place
+     */
+    static void free(Work work, Role layer, List<Feature> drawn) throws NotDone {
+        Shaper shaper = new Shaper(work.geometry().flattener());
+        for (Feature f : drawn) {
+            Geometry shape = shaper.shape(f);
+            onBoard(work, shape);
+            if (layer.isCopper()) {
+                KeepOff off =
+                        new KeepOff(
+                                work.geometry(),
+                                work.copper(layer),
+                                Set.of(),
+                                KeepOff.Distances.of(work.room()));
+                if (!off.isFree(shape)) {
+                    throw inTheWay(Pt.of(shape.getEnvelopeInternal().centre()), "Copper, a hole");
+                }
+            } else if (layer.kind() == Role.Kind.SILK) {
+                SilkZone zone = new SilkZone(work, layer.side().orElseThrow(), work.room().silk());
+                if (!zone.isFree(shape)) {
+                    throw inTheWay(zone.where(shape), "A pad, a hole");
+                }
+            }
+        }
+    }
+
+    private static void onBoard(Work work, Geometry shape) throws NotDone {
+        Geometry board = work.geometry().boardArea();
+        if (!board.isEmpty() && !board.covers(shape)) {
+            Geometry out = Geo.difference(shape, board);
+            Pt at = Pt.of(out.getInteriorPoint().getCoordinate());
+            throw new NotDone("It would stick out of the board at " + Work.place(at), at);
+        }
+    }
+
+    private static NotDone inTheWay(Pt at, String what) {
+        return new NotDone(what + " or the edge is in the way at " + Work.place(at), at);
+    }
+}

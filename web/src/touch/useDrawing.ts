@@ -1,0 +1,123 @@
+import { useRef, type RefObject } from 'react';
+import { api } from '../api/client';
+import type { Point } from '../store/view';
+import { toBoard, type Viewport } from '../table/viewport';
+import { useTouch, type Handle } from './scene';
+
+/** How near, in pixels, a handle is taken hold of, or the first corner closes an area. */
+const NEAR_PX = 9;
+/** Places by hand are round to 10 µm. */
+const ROUND_NM = 10_000;
+
+const rounded = (p: Point): Point => ({
+  x: Math.round(p.x / ROUND_NM) * ROUND_NM,
+  y: Math.round(p.y / ROUND_NM) * ROUND_NM,
+});
+
+interface Drawing {
+  /** Each says whether the event was for it. */
+  down: (e: React.PointerEvent) => boolean;
+  move: (e: React.PointerEvent) => boolean;
+  up: (e: React.PointerEvent, clicked: boolean) => boolean;
+  key: (e: React.KeyboardEvent) => boolean;
+}
+
+/** Pointing out places on the table, and dragging those there are, with the mouse or by keyboard. */
+export function useDrawing(
+  on: boolean,
+  job: number,
+  view: Viewport,
+  roles: string[],
+  frame: RefObject<HTMLDivElement | null>,
+): Drawing {
+  const grip = useRef<Handle | null>(null);
+  const placeOf = (e: React.PointerEvent): Point => {
+    const box = e.currentTarget.getBoundingClientRect();
+    const [x, y] = toBoard(view, e.clientX - box.left, e.clientY - box.top);
+    return { x, y };
+  };
+  const near = (p: Point, q: Point) => Math.hypot(p.x - q.x, p.y - q.y) * view.scale < NEAR_PX;
+
+  const down = (e: React.PointerEvent): boolean => {
+    const scene = useTouch.getState();
+    if (!on || scene.asking) {
+      return false;
+    }
+    const at = placeOf(e);
+    grip.current = scene.handles.find((h) => near(h, at)) ?? null;
+    if (grip.current) {
+      e.currentTarget.setPointerCapture(e.pointerId);
+      frame.current?.focus();
+    }
+    return grip.current !== null;
+  };
+  const move = (e: React.PointerEvent): boolean => {
+    if (!grip.current) {
+      return false;
+    }
+    useTouch.getState().show({ held: { key: grip.current.key, ...rounded(placeOf(e)) } });
+    return true;
+  };
+  const up = (e: React.PointerEvent, clicked: boolean): boolean => {
+    const scene = useTouch.getState();
+    if (grip.current) {
+      const was = grip.current;
+      grip.current = null;
+      scene.show({
+        held: null,
+        ...(scene.held ? { dropped: { ...scene.held, key: was.key } } : {}),
+      });
+      return true;
+    }
+    if (!on || !scene.asking || !clicked) {
+      return false;
+    }
+    const at = placeOf(e);
+    const first = scene.draft[0];
+    if (scene.asking.shape === 'area' && scene.draft.length > 2 && first && near(first, at)) {
+      scene.finish();
+      return true;
+    }
+    // Holes and the middles of pads catch the pointer; edges do not.
+    void api
+      .snap(job, Math.round(at.x), Math.round(at.y), Math.round(NEAR_PX / view.scale), roles)
+      .then((s) => (s.kind === 'hole' || s.kind === 'centre' ? { x: s.x, y: s.y } : rounded(at)))
+      .catch(() => rounded(at))
+      .then((p) => useTouch.getState().add(p));
+    return true;
+  };
+  const key = (e: React.KeyboardEvent): boolean => {
+    const scene = useTouch.getState();
+    if (!on || !scene.asking) {
+      return false;
+    }
+    const step = (e.shiftKey ? 100_000 : 1_000_000) * (view.flipped ? -1 : 1);
+    const up1 = e.shiftKey ? 100_000 : 1_000_000;
+    const cursor = scene.cursor ?? rounded({ x: view.cx, y: view.cy });
+    const moves: Record<string, Point> = {
+      ArrowLeft: { x: cursor.x - step, y: cursor.y },
+      ArrowRight: { x: cursor.x + step, y: cursor.y },
+      ArrowUp: { x: cursor.x, y: cursor.y + up1 },
+      ArrowDown: { x: cursor.x, y: cursor.y - up1 },
+    };
+    const to = moves[e.key];
+    if (to) {
+      scene.show({ cursor: to });
+    } else if (e.key === ' ') {
+      scene.show({ cursor });
+      scene.add(cursor);
+    } else if (e.key === 'Enter') {
+      scene.finish();
+    } else if (e.key === 'Backspace') {
+      scene.show({ draft: scene.draft.slice(0, -1) });
+    } else if (e.key === 'Escape') {
+      scene.ask(null);
+    } else {
+      return false;
+    }
+    e.preventDefault();
+    e.stopPropagation();
+    return true;
+  };
+  return { down, move, up, key };
+}
