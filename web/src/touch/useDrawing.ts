@@ -6,13 +6,18 @@ import { useTouch, type Handle } from './scene';
 
 /** How near, in pixels, a handle is taken hold of, or the first corner closes an area. */
 const NEAR_PX = 9;
-/** Places by hand are round to 10 µm. */
-const ROUND_NM = 10_000;
+/** Corners of areas are caught by what is nearer than this; from afar pads would pull them about. */
+const CATCH_NM = 300_000;
 
-const rounded = (p: Point): Point => ({
-  x: Math.round(p.x / ROUND_NM) * ROUND_NM,
-  y: Math.round(p.y / ROUND_NM) * ROUND_NM,
-});
+/** The finest round step that a pointer can tell: 10 µm near by, 0.1 mm from afar. */
+export function stepNm(scale: number): number {
+  return Math.max(10_000, 10 ** Math.floor(Math.log10(1 / scale)));
+}
+
+/** A place round to a step, nm. */
+export function rounded(p: Point, step: number): Point {
+  return { x: Math.round(p.x / step) * step, y: Math.round(p.y / step) * step };
+}
 
 interface Drawing {
   /** Each says whether the event was for it. */
@@ -55,7 +60,7 @@ export function useDrawing(
     if (!grip.current) {
       return false;
     }
-    useTouch.getState().show({ held: { key: grip.current.key, ...rounded(placeOf(e)) } });
+    useTouch.getState().show({ held: { key: grip.current.key, ...rounded(placeOf(e), stepNm(view.scale)) } });
     return true;
   };
   const up = (e: React.PointerEvent, clicked: boolean): boolean => {
@@ -79,10 +84,13 @@ export function useDrawing(
       return true;
     }
     // Holes and the middles of pads catch the pointer; edges do not.
+    const far = NEAR_PX / view.scale;
+    const reach = Math.round(scene.asking.shape === 'point' ? far : Math.min(far, CATCH_NM));
+    const free = rounded(at, stepNm(view.scale));
     void api
-      .snap(job, Math.round(at.x), Math.round(at.y), Math.round(NEAR_PX / view.scale), roles)
-      .then((s) => (s.kind === 'hole' || s.kind === 'centre' ? { x: s.x, y: s.y } : rounded(at)))
-      .catch(() => rounded(at))
+      .snap(job, Math.round(at.x), Math.round(at.y), reach, roles)
+      .then((s) => (s.kind === 'hole' || s.kind === 'centre' ? { x: s.x, y: s.y } : free))
+      .catch(() => free)
       .then((p) => useTouch.getState().add(p));
     return true;
   };
@@ -93,7 +101,7 @@ export function useDrawing(
     }
     const step = (e.shiftKey ? 100_000 : 1_000_000) * (view.flipped ? -1 : 1);
     const up1 = e.shiftKey ? 100_000 : 1_000_000;
-    const cursor = scene.cursor ?? rounded({ x: view.cx, y: view.cy });
+    const cursor = scene.cursor ?? rounded({ x: view.cx, y: view.cy }, 1_000_000);
     const moves: Record<string, Point> = {
       ArrowLeft: { x: cursor.x - step, y: cursor.y },
       ArrowRight: { x: cursor.x + step, y: cursor.y },

@@ -47,6 +47,9 @@ public record BoardChanges(
         before.board().layers().forEach(l -> roles.add(l.role()));
         List<LayerChange> layers = new ArrayList<>();
         for (Role role : roles) {
+            if (before.pieces(role) == after.pieces(role)) {
+                continue;
+            }
             PictureDifference d =
                     PictureDifference.between(before.pieces(role), after.pieces(role));
             if (!d.added().isEmpty() || !d.removed().isEmpty()) {

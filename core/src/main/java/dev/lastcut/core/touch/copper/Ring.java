@@ -16,8 +16,10 @@ import dev.lastcut.core.touch.Touch;
 import dev.lastcut.core.touch.Work;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import org.locationtech.jts.geom.Geometry;
 import org.locationtech.jts.geom.Polygon;
@@ -54,6 +56,7 @@ public record Ring(double least) implements Touch {
     public Change on(Work work) throws NotDone {
         var geometry = work.geometry();
         Map<Integer, List<Feature>> more = new HashMap<>();
+        Map<Feature, List<Feature>> instead = new IdentityHashMap<>();
         List<Pt> done = new ArrayList<>();
         List<Pt> tight = new ArrayList<>();
         List<Hole> holes = work.board().holes();
@@ -81,10 +84,15 @@ public record Ring(double least) implements Touch {
                 KeepOff off =
                         new KeepOff(
                                 geometry, layer, Set.of(net), KeepOff.Distances.of(work.room()));
-                List<Feature> drawn = drawn(work, hole, layer, net, wanted, off);
+                Optional<Feature.Flash> pad = pad(work, hole, layer);
+                List<Feature> drawn = drawn(work, hole, net, wanted, off, pad);
                 any |= !drawn.isEmpty();
                 all &= off.isFree(wanted);
-                more.computeIfAbsent(layer, k -> new ArrayList<>()).addAll(drawn);
+                if (pad.isPresent() && drawn.size() == 1 && drawn.get(0) instanceof Feature.Flash) {
+                    instead.put(pad.get(), drawn);
+                } else {
+                    more.computeIfAbsent(layer, k -> new ArrayList<>()).addAll(drawn);
+                }
             }
             if (any) {
                 done.add(hole.middle());
@@ -102,8 +110,11 @@ public record Ring(double least) implements Touch {
                     tight);
         }
         var board = work.board();
-        for (var e : more.entrySet()) {
-            board = board.with(board.copper().get(e.getKey()).plus(e.getValue()));
+        for (int layer = 0; layer < work.nets().layerCount(); layer++) {
+            var copper = board.copper().get(layer);
+            List<Feature> features = Widen.replaced(copper.features(), instead);
+            features.addAll(more.getOrDefault(layer, List.of()));
+            board = board.with(copper.with(features));
         }
         String says = "Thickens " + Change.count(done.size(), "ring");
         if (!tight.isEmpty()) {
@@ -113,13 +124,25 @@ public record Ring(double least) implements Touch {
     }
 
     private List<Feature> drawn(
-            Work work, Hole hole, int layer, int net, Geometry wanted, KeepOff off) {
-        var says = work.says(Set.of(net), says(work, hole, layer));
+            Work work,
+            Hole hole,
+            int net,
+            Geometry wanted,
+            KeepOff off,
+            Optional<Feature.Flash> pad) {
+        var conductor = work.says(Set.of(net), "Conductor");
         if (off.isFree(wanted)) {
             double d = hole.diameter() + 2 * least;
+            // A round pad becomes a larger one; under another form the ring is copper like any
+            // other.
             return hole.isSlot()
-                    ? List.of(Features.stroke(new Segment.Line(hole.from(), hole.to()), d, says))
-                    : List.of(Features.disc(hole.from(), d, says));
+                    ? List.of(
+                            Features.stroke(new Segment.Line(hole.from(), hole.to()), d, conductor))
+                    : List.of(
+                            Features.disc(
+                                    hole.from(),
+                                    d,
+                                    pad.map(Feature.Flash::attributes).orElse(conductor)));
         }
         Geometry free =
                 Geo.sharedArea(
@@ -129,19 +152,22 @@ public record Ring(double least) implements Touch {
         List<Feature> all = new ArrayList<>();
         for (Polygon p : Geo.polygons(PourShape.opened(free, 0.6 * least))) {
             if (p.intersects(wall)) {
-                all.addAll(Features.regions(p, work.says(Set.of(net), "Conductor")));
+                all.addAll(Features.regions(p, conductor));
             }
         }
         return all;
     }
 
-    /** What the pad that is there says it is for. */
-    private static String says(Work work, Hole hole, int layer) {
+    /** The round pad that stands on the very hole, where it is one. */
+    private static Optional<Feature.Flash> pad(Work work, Hole hole, int layer) {
         for (CopperNode n : work.nets().at(layer, hole.middle())) {
-            if (n.feature() instanceof Feature.Flash f) {
-                return f.attributes().function();
+            if (n.feature() instanceof Feature.Flash f
+                    && n.piece().isWhole()
+                    && n.piece().roundRadius() > 0
+                    && f.at().distance(hole.middle()) < 1_000) {
+                return Optional.of(f);
             }
         }
-        return "";
+        return Optional.empty();
     }
 }

@@ -62,18 +62,19 @@ public record AddHole(Pt at, double diameter, boolean plated, double pad, double
         Hole hole = new Hole(at, at, Math.round(diameter), plated, FILE, 0);
         double wide = Math.max(pad, diameter);
         Hole room = new Hole(at, at, Math.round(wide), plated, FILE, 0);
-        Set<Integer> meant = plated ? net(work) : Set.of();
-        Set<Integer> allowed = new TreeSet<>(meant);
+        Set<Integer> meant = plated ? netsAt(work) : Set.of();
         Set<CopperNode> areas = Collections.newSetFromMap(new IdentityHashMap<>());
         double keep = Math.max(keepOut, plated ? work.room().clearance() : work.room().hole());
         Board cut = Cleared.areas(work, room, keep, meant, areas);
+        // The nets have other numbers on the board whose areas gave way.
         Work cleared = new Work(work.geometry().changed(cut), work.room(), work.drawings());
-        String told = Beneath.look(cleared, room, -1, net(cleared, meant, work), keep);
+        Set<Integer> own = meant.isEmpty() ? Set.of() : netsAt(cleared);
+        String told = Beneath.look(cleared, room, -1, own, keep);
         Board board = cut;
         if (pad > 0) {
             ObjectAttributes says =
                     plated
-                            ? work.says(allowed, "ComponentPad")
+                            ? work.says(meant, "ComponentPad")
                             : new ObjectAttributes("NonConductor", "", "", "");
             for (var layer : cut.copper()) {
                 if (layer.role().side().isPresent()) {
@@ -83,28 +84,19 @@ public record AddHole(Pt at, double diameter, boolean plated, double pad, double
         }
         List<Hole> holes = new ArrayList<>(board.holes());
         holes.add(hole);
-        String cleared2 =
+        String gaveWay =
                 areas.isEmpty() ? "" : "; " + Change.count(areas.size(), "area") + " kept off";
         return new Change(
                 board.withHoles(holes),
-                "Adds the hole" + (pad > 0 ? " with its pad" : "") + cleared2 + told,
+                "Adds the hole" + (pad > 0 ? " with its pad" : "") + gaveWay + told,
                 List.of(at));
     }
 
-    /** A plated hole on copper of one net is of that net; on copper of two it joins them. */
-    private Set<Integer> net(Work work) {
+    /** A plated hole on copper of one net is of that net; on copper of two it would join them. */
+    private Set<Integer> netsAt(Work work) {
         Set<Integer> nets = new TreeSet<>();
         for (int layer = 0; layer < work.nets().layerCount(); layer++) {
             work.nets().at(layer, at).forEach(n -> nets.add(n.net()));
-        }
-        return nets;
-    }
-
-    /** The same nets by their numbers on the board whose areas were cut. */
-    private Set<Integer> net(Work cleared, Set<Integer> meant, Work before) {
-        Set<Integer> nets = new TreeSet<>();
-        if (!meant.isEmpty()) {
-            nets.addAll(net(cleared));
         }
         return nets;
     }

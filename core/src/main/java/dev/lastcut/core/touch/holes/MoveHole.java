@@ -5,6 +5,7 @@ import dev.lastcut.core.board.Feature;
 import dev.lastcut.core.board.Hole;
 import dev.lastcut.core.board.Layer;
 import dev.lastcut.core.board.Role;
+import dev.lastcut.core.connectivity.BoardGeometry;
 import dev.lastcut.core.connectivity.CopperNode;
 import dev.lastcut.core.geometry.Length;
 import dev.lastcut.core.geometry.Pt;
@@ -18,6 +19,7 @@ import java.util.Collections;
 import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Set;
+import java.util.TreeSet;
 
 /**
  * Moves a hole, with what is put down at its very place on copper, mask and paste. Areas keep away
@@ -54,14 +56,18 @@ public record MoveHole(Pt at, Pt to) implements Touch {
         double wide = Math.max(hole.diameter(), padAt(work, hole.middle()));
         Hole room = moved.at(moved.from(), moved.to(), Math.round(wide));
         Board cut = Cleared.areas(work, room, keep, own, areas);
-        cut = carried(cut, hole.middle(), by);
+        // Held against what lies there before its pads come along: they would be of one net with
+        // it.
         Work cleared = new Work(work.geometry().changed(cut), work.room(), work.drawings());
-        Set<Integer> ownNow = ownAt(cleared, to, own.isEmpty());
-        String told = Beneath.look(cleared, room, index, ownNow, keep);
+        int netNow = cleared.nets().netOfHole(index);
+        String told =
+                Beneath.look(cleared, room, index, netNow < 0 ? Set.of() : Set.of(netNow), keep);
         List<Hole> holes = new ArrayList<>(cut.holes());
         holes.set(index, moved);
+        Board made = carried(cut, hole.middle(), by).withHoles(holes);
+        stillJoined(work, made, hole, net);
         return new Change(
-                cut.withHoles(holes),
+                made,
                 "Moves the "
                         + HoleAt.mm(hole.diameter())
                         + " hole by "
@@ -70,15 +76,38 @@ public record MoveHole(Pt at, Pt to) implements Touch {
                 List.of(to));
     }
 
-    private static Set<Integer> ownAt(Work cleared, Pt at, boolean none) {
-        if (none) {
-            return Set.of();
+    /** What the hole joined must still be joined to it where it is now. */
+    private void stillJoined(Work work, Board made, Hole hole, int net) throws NotDone {
+        if (net < 0) {
+            return;
         }
-        Set<Integer> nets = new java.util.TreeSet<>();
-        for (int layer = 0; layer < cleared.nets().layerCount(); layer++) {
-            cleared.nets().at(layer, at).forEach(n -> nets.add(n.net()));
+        Set<Feature> stay = Collections.newSetFromMap(new IdentityHashMap<>());
+        for (int id : work.nets().nodesOf(net)) {
+            Feature f = work.nets().nodes().get(id).feature();
+            boolean goes =
+                    f instanceof Feature.Flash x && x.at().distance(hole.middle()) < SAME_PLACE_NM;
+            if (!goes) {
+                stay.add(f);
+            }
         }
-        return nets;
+        BoardGeometry after = work.geometry().changed(made);
+        Set<Integer> there = new TreeSet<>();
+        for (int layer = 0; layer < after.nets().layerCount(); layer++) {
+            after.nets().at(layer, to).forEach(n -> there.add(n.net()));
+        }
+        boolean joined =
+                stay.isEmpty()
+                        || after.nets().nodes().stream()
+                                .anyMatch(
+                                        n -> there.contains(n.net()) && stay.contains(n.feature()));
+        if (!joined) {
+            throw new NotDone(
+                    "It would part the net "
+                            + work.geometry().netName(net)
+                            + ": nothing of it leads to "
+                            + Work.place(to),
+                    hole.middle());
+        }
     }
 
     private static double padAt(Work work, Pt at) {

@@ -12,6 +12,7 @@ import org.locationtech.jts.geom.Coordinate;
 import org.locationtech.jts.geom.Envelope;
 import org.locationtech.jts.geom.Geometry;
 import org.locationtech.jts.geom.LineString;
+import org.locationtech.jts.geom.Polygon;
 import org.locationtech.jts.geom.util.AffineTransformation;
 
 /** The area that a drawing stands for. */
@@ -58,13 +59,17 @@ final class ArtShape {
         if (g.isEmpty()) {
             return g;
         }
-        Geometry core = Geo.offset(g, -least / 2, 250);
+        // What is just as thick as a stroke is thick enough.
+        Geometry core = Geo.offset(g, 1_000 - least / 2, 250);
         Geometry opened = core.isEmpty() ? Geo.empty() : Geo.offset(core, least / 2 + 500, 250);
-        Geometry thin = Geo.difference(g, opened);
-        if (thin.isEmpty()) {
-            return rounded(g);
+        List<Geometry> parts = new ArrayList<>(List.of(rounded(g)));
+        for (Polygon thin : Geo.polygons(Geo.difference(g, opened))) {
+            // What opening takes off a right corner is a twentieth of the square of the width.
+            if (thin.getArea() > least * least / 4) {
+                parts.add(rounded(Geo.offset(thin, least / 2, 250)));
+            }
         }
-        return Geo.union(rounded(g), rounded(Geo.offset(thin, least / 2, 250)));
+        return Geo.union(parts);
     }
 
     private static Geometry rounded(Geometry g) {

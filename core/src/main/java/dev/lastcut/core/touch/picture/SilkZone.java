@@ -13,7 +13,9 @@ import dev.lastcut.core.touch.Features;
 import dev.lastcut.core.touch.KeepOff;
 import dev.lastcut.core.touch.Work;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import org.locationtech.jts.geom.Coordinate;
 import org.locationtech.jts.geom.Envelope;
@@ -36,8 +38,7 @@ final class SilkZone {
     private final Side side;
     private final double clear;
     private final KeepOff shapes;
-    private Geometry board;
-    private double boardBy = -1;
+    private final Map<Double, Geometry> boards = new HashMap<>();
 
     SilkZone(Work work, Side side, double clear) {
         this.work = work;
@@ -80,11 +81,7 @@ final class SilkZone {
 
     /** The board less its rim. */
     private Geometry board(double more) {
-        if (boardBy != more) {
-            board = Geo.offset(work.geometry().boardArea(), -more, 100);
-            boardBy = more;
-        }
-        return board;
+        return boards.computeIfAbsent(more, m -> Geo.offset(work.geometry().boardArea(), -m, 100));
     }
 
     boolean isFree(Geometry shape) {
@@ -119,15 +116,13 @@ final class SilkZone {
         Envelope window = shape.getEnvelopeInternal();
         List<Geometry> zones = parts(window, 0);
         zones.removeIf(z -> z.isEmpty() || !z.intersects(shape));
-        boolean off =
-                !work.geometry().boardArea().isEmpty()
-                        && !work.geometry().boardArea().covers(shape);
+        boolean off = !work.geometry().boardArea().isEmpty() && !board(clear).covers(shape);
         if (zones.isEmpty() && !off) {
             return List.of(f);
         }
         Geometry left = Geo.difference(shape, Geo.union(zones));
         if (off) {
-            left = Geo.sharedArea(left, work.geometry().boardArea());
+            left = Geo.sharedArea(left, board(clear));
         }
         left = Geo.offset(Geo.offset(left, -THIN_NM / 2, 100), THIN_NM / 2, 100);
         return Features.regions(Geo.sharedArea(left, shape), f.attributes());
@@ -149,8 +144,9 @@ final class SilkZone {
                 left = left.difference(z);
             }
         }
-        if (!work.geometry().boardArea().isEmpty() && !board(width / 2).covers(left)) {
-            left = left.intersection(board(width / 2));
+        double rim = clear + width / 2;
+        if (!work.geometry().boardArea().isEmpty() && !board(rim).covers(left)) {
+            left = left.intersection(board(rim));
         }
         if (left == way) {
             return List.of(same ? s : Features.stroke(s.path(), width, s.attributes()));
