@@ -52,6 +52,11 @@ class SameBytesTest {
                             + "\"U3\":{\"partNumber\":\"TF-3V3REGULATOR\"}}}";
             assertThat(api().status("POST", job + "/parts/fittings", off)).isEqualTo(200);
             api().choose(job, "{\"variant\":\"Mains\",\"order\":{\"quantity\":12}}");
+            api().choose(
+                            job,
+                            "{\"touches\":[{\"kind\":\"pour\",\"layer\":\"copper-bottom\","
+                                    + "\"net\":\"GND\",\"clearance_mm\":0.3},"
+                                    + "{\"kind\":\"silk-clip\",\"clear_mm\":0.15}]}");
         }
         if (api().status("GET", job + "/mill", null) == 200) {
             api().choose(job, "{\"mill\":{\"nick_mm\":0.02,\"in_stock_x_mm\":12.5}}");
