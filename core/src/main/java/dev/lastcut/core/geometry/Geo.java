@@ -202,7 +202,7 @@ public final class Geo {
         Geometry result = mixed ? collected(polygons(g)) : FACTORY.createGeometry(g);
         for (Coordinate c : result.getCoordinates()) {
             if (c.x != Math.rint(c.x) || c.y != Math.rint(c.y)) {
-                return snapped(result, null, OverlayNG.UNION);
+                return likeFirst(result, snapped(result, null, OverlayNG.UNION));
             }
         }
         return result;

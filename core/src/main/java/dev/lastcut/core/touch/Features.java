@@ -4,6 +4,7 @@ import dev.lastcut.core.board.Aperture;
 import dev.lastcut.core.board.Feature;
 import dev.lastcut.core.board.ObjectAttributes;
 import dev.lastcut.core.geometry.Geo;
+import dev.lastcut.core.geometry.HoleJoiner;
 import dev.lastcut.core.geometry.Orientation;
 import dev.lastcut.core.geometry.Pt;
 import dev.lastcut.core.geometry.Segment;
@@ -12,7 +13,6 @@ import java.util.List;
 import org.locationtech.jts.geom.Coordinate;
 import org.locationtech.jts.geom.Geometry;
 import org.locationtech.jts.geom.Polygon;
-import org.locationtech.jts.triangulate.polygon.PolygonHoleJoiner;
 
 /** Makes what touches draw. */
 public final class Features {
@@ -29,11 +29,7 @@ public final class Features {
     }
 
     private static Feature region(Polygon p, ObjectAttributes says) {
-        Coordinate[] ring =
-                p.getNumInteriorRing() == 0
-                        ? p.getExteriorRing().getCoordinates()
-                        : PolygonHoleJoiner.join(p);
-        return new Feature.Region(List.of(path(ring)), true, 0, says);
+        return new Feature.Region(List.of(path(HoleJoiner.join(p))), true, 0, says);
     }
 
     /** A closed ring as straight segments. */

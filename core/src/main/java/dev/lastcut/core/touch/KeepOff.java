@@ -25,7 +25,7 @@ import org.locationtech.jts.geom.Polygon;
  */
 public final class KeepOff {
     /** Arcs of zones deviate by this much; checks allow for several times that. */
-    static final double CHORD_NM = 50;
+    public static final double CHORD_NM = 200;
 
     /**
      * How far to keep, nm.
@@ -44,9 +44,19 @@ public final class KeepOff {
     private final int layer;
     private final Set<Integer> own;
     private final Distances distances;
+    private final Drawn drawn;
     private final Map<Double, Geometry> boards = new HashMap<>();
 
     public KeepOff(BoardGeometry geometry, int layer, Set<Integer> own, Distances distances) {
+        this(geometry, layer, own, distances, new Drawn());
+    }
+
+    /**
+     * @param drawn what the same touch has drawn so far
+     */
+    public KeepOff(
+            BoardGeometry geometry, int layer, Set<Integer> own, Distances distances, Drawn drawn) {
+        this.drawn = drawn;
         this.geometry = geometry;
         this.nets = geometry.nets();
         this.layer = layer;
@@ -81,6 +91,9 @@ public final class KeepOff {
             if (!own.contains(n.net())) {
                 addGrown(n.piece(), by, window, parts);
             }
+        }
+        for (Geometry other : drawn.others(layer, own, Geo.expanded(window, by))) {
+            parts.add(Geo.offset(other, by, CHORD_NM));
         }
         addHoles(window, more, parts);
         if (distances.mask >= 0) {

@@ -1,12 +1,11 @@
 package dev.lastcut.core.touch.copper;
 
 import dev.lastcut.core.geometry.Geo;
-import dev.lastcut.core.geometry.Tiles;
 import java.util.ArrayList;
 import java.util.List;
-import org.locationtech.jts.geom.Envelope;
 import org.locationtech.jts.geom.Geometry;
 import org.locationtech.jts.geom.Polygon;
+import org.locationtech.jts.index.strtree.STRtree;
 
 /** Takes away the necks that cutting an area left, and no others. */
 final class Necklaces {
@@ -21,21 +20,28 @@ final class Necklaces {
         if (width <= 0) {
             return cut;
         }
-        Tiles tiles = Tiles.of(cut);
-        List<Geometry> necks = new ArrayList<>();
+        STRtree near = new STRtree();
         for (Geometry g : gone) {
-            Envelope about = Geo.expanded(g.getEnvelopeInternal(), 4 * width);
-            List<Geometry> here = new ArrayList<>();
-            tiles.near(about).forEach(p -> here.add(Geo.clip(p, about)));
-            Geometry local = Geo.union(here);
-            Geometry near = Geo.offset(g, 2 * width, width / 50);
-            for (Polygon p : Geo.polygons(Geo.difference(local, PourShape.opened(local, width)))) {
-                // Round corners are no necks: these are thinner than what is lost of a corner.
-                if (near.covers(p) && p.getArea() > width * width / 4) {
-                    necks.add(p);
-                }
+            Geometry about = Geo.offset(g, 2 * width, width / 50);
+            near.insert(about.getEnvelopeInternal(), about);
+        }
+        List<Geometry> necks = new ArrayList<>();
+        for (Polygon p : Geo.polygons(Geo.differenceOffGrid(cut, PourShape.opened(cut, width)))) {
+            // Round corners are no necks: these are thinner than what is lost of a corner.
+            boolean neck = p.getArea() > width * width / 4;
+            if (neck && isCovered(p, near)) {
+                necks.add(p);
             }
         }
         return necks.isEmpty() ? cut : Geo.difference(cut, Geo.union(necks));
+    }
+
+    private static boolean isCovered(Polygon p, STRtree near) {
+        for (Object o : near.query(p.getEnvelopeInternal())) {
+            if (((Geometry) o).covers(p)) {
+                return true;
+            }
+        }
+        return false;
     }
 }

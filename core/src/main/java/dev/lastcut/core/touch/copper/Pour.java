@@ -82,7 +82,9 @@ public record Pour(
                         index,
                         own,
                         new KeepOff.Distances(clearance, edge, clearance, mask.orElse(-1.0)));
-        PourShape shape = new PourShape(work.geometry(), index, own, old, off, this).fill(chosen);
+        PourShape shape =
+                new PourShape(work.geometry(), index, own, old, off, this, work.room())
+                        .fill(chosen);
         if (shape.area().isEmpty()) {
             throw new NotDone(
                     "With "

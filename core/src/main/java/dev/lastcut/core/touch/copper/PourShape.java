@@ -5,13 +5,19 @@ import dev.lastcut.core.board.Hole;
 import dev.lastcut.core.check.Pads;
 import dev.lastcut.core.connectivity.BoardGeometry;
 import dev.lastcut.core.connectivity.CopperNode;
+import dev.lastcut.core.geometry.ByRings;
 import dev.lastcut.core.geometry.Geo;
+import dev.lastcut.core.geometry.Measure;
+import dev.lastcut.core.geometry.Necks;
 import dev.lastcut.core.geometry.Pt;
-import dev.lastcut.core.geometry.Tiles;
+import dev.lastcut.core.geometry.Segment;
 import dev.lastcut.core.touch.Change;
 import dev.lastcut.core.touch.KeepOff;
+import dev.lastcut.core.touch.Room;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.HashSet;
+import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Set;
 import org.locationtech.jts.geom.Coordinate;
@@ -25,10 +31,10 @@ import org.locationtech.jts.index.strtree.STRtree;
 
 /** Works out the shape of a {@link Pour}. */
 final class PourShape {
-    private static final double CHORD_NM = 50;
+    private static final double CHORD_NM = KeepOff.CHORD_NM;
 
-    /** A spoke must reach into the pour by this share of its end to hold. */
-    private static final double HELD = 0.9;
+    /** Spokes that are just as wide as necks may be stay. */
+    private static final double NARROWER = 0.95;
 
     private final BoardGeometry geometry;
     private final int layer;
@@ -36,8 +42,10 @@ final class PourShape {
     private final OldAreas old;
     private final KeepOff off;
     private final Pour pour;
+    private final Room room;
 
     private Geometry area = Geo.empty();
+    private final Set<Feature> onSpokes = Collections.newSetFromMap(new IdentityHashMap<>());
     private int islands;
     private final List<Pt> bare = new ArrayList<>();
     private final List<Pt> left = new ArrayList<>();
@@ -48,13 +56,15 @@ final class PourShape {
             Set<Integer> own,
             OldAreas old,
             KeepOff off,
-            Pour pour) {
+            Pour pour,
+            Room room) {
         this.geometry = geometry;
         this.layer = layer;
         this.own = own;
         this.old = old;
         this.off = off;
         this.pour = pour;
+        this.room = room;
     }
 
     Geometry area() {
@@ -88,17 +98,27 @@ final class PourShape {
             return this;
         }
         List<Geometry> taken = off.parts(window, 0);
-        List<CopperNode> pads = pour.relief().isPresent() ? pads(window) : List.of();
-        List<Geometry> gaps = new ArrayList<>();
-        pads.forEach(p -> off.addGrown(p.piece(), pour.relief().get().gap(), window, gaps));
-        List<Geometry> both = new ArrayList<>(taken);
-        both.addAll(gaps);
-        Geometry filled =
-                opened(Geo.differenceOffGrid(may, Geo.unionOffGrid(both)), pour.leastWidth());
-        List<Geometry> all = new ArrayList<>();
-        Geo.eachPolygon(filled, all::add);
-        all.addAll(spokes(pads, new Around(taken, off.board(0, window)), filled));
-        Geometry whole = Geo.union(all);
+        List<Geometry> rings = new ArrayList<>();
+        bareHoles(window, rings, taken);
+        if (pour.relief().isPresent()) {
+            taken.addAll(reliefs(pads(window), taken, window, may));
+        }
+        // Rounded to the grid once, when it is drawn: every crossing until then stays where it
+        // falls.
+        Geometry whole = opened(Geo.differenceOffGrid(may, Geo.unionOffGrid(taken)), width());
+        whole = with(whole, rings);
+        whole =
+                with(
+                        whole,
+                        Meeting.patches(
+                                geometry,
+                                layer,
+                                own,
+                                f -> old.holds(f) || onSpokes.contains(f),
+                                whole,
+                                pour.leastWidth(),
+                                off));
+        whole = withoutNecks(whole);
         if (pour.hatch().isPresent()) {
             whole = Hatching.of(whole, pour.hatch().get());
         }
@@ -106,17 +126,76 @@ final class PourShape {
         return this;
     }
 
+    /** How wide copper must be to stay: as wide as spokes at most. */
+    private double width() {
+        return pour.relief()
+                .map(r -> Math.min(pour.leastWidth(), r.spoke() * NARROWER))
+                .orElse(pour.leastWidth());
+    }
+
+    /** With what of these it does not cover already. */
+    private static Geometry with(Geometry whole, List<Geometry> more) {
+        if (more.isEmpty() || whole.isEmpty()) {
+            return whole;
+        }
+        PreparedGeometry there = PreparedGeometryFactory.prepare(whole);
+        List<Geometry> all = new ArrayList<>(more);
+        all.removeIf(there::covers);
+        if (all.isEmpty()) {
+            return whole;
+        }
+        Geo.eachPolygon(whole, all::add);
+        return Geo.unionOffGrid(all);
+    }
+
     /** Without necks narrower than this: shrunk by half of it, and grown again. */
     static Geometry opened(Geometry g, double width) {
         if (width <= 0 || g.isEmpty()) {
             return g;
         }
-        Geometry core = Geo.offset(g, -width / 2, CHORD_NM);
+        Geometry core = ByRings.offset(g, -width / 2, CHORD_NM);
         if (core.isEmpty()) {
             return Geo.empty();
         }
         // Chords lie within their arcs, so what grows back stays within what was free but for them.
-        return Geo.offset(core, width / 2, CHORD_NM);
+        return ByRings.offset(core, width / 2, CHORD_NM);
+    }
+
+    /**
+     * Holes of the net that have no pad here are held by the pour alone: by a whole ring where
+     * there is room, else not at all, for a part of a ring breaks.
+     */
+    private void bareHoles(Envelope window, List<Geometry> rings, List<Geometry> taken) {
+        for (int i : geometry.holes().near(window)) {
+            Hole h = geometry.board().holes().get(i);
+            boolean ours =
+                    h.plated()
+                            && h.span().passes(layer)
+                            && own.contains(geometry.nets().netOfHole(i));
+            if (!ours || hasPad(h)) {
+                continue;
+            }
+            Geometry ring = about(h, room.ring());
+            if (off.isFree(ring)) {
+                rings.add(ring);
+            } else {
+                taken.add(about(h, pour.clearance()));
+            }
+        }
+    }
+
+    private Geometry about(Hole h, double by) {
+        return geometry.flattener()
+                .stroke(new Segment.Line(h.from(), h.to()), h.diameter() + 2 * by);
+    }
+
+    private boolean hasPad(Hole h) {
+        return geometry.nets().near(layer, KeepOff.box(h, 0)).stream()
+                .anyMatch(
+                        n ->
+                                own.contains(n.net())
+                                        && !old.holds(n.feature())
+                                        && geometry.nets().contact().touch(n.piece(), h));
     }
 
     /** Pads of the net that are soldered; vias are covered. */
@@ -150,47 +229,58 @@ final class PourShape {
     /** What a spoke must not meet, found by place. */
     private static final class Around {
         private final STRtree taken = new STRtree();
-        private final Geometry board;
-        private final PreparedGeometry prepared;
+        private final PreparedGeometry board;
 
         Around(List<Geometry> taken, Geometry board) {
             taken.forEach(t -> this.taken.insert(t.getEnvelopeInternal(), t));
             this.taken.build();
-            this.board = board;
-            this.prepared = PreparedGeometryFactory.prepare(board);
+            this.board = PreparedGeometryFactory.prepare(board);
         }
 
-        boolean isFree(Geometry shape) {
+        /** Whether nothing is there but, perhaps, one thing that does not count. */
+        boolean isFree(Geometry shape, Geometry but) {
             for (Object o : taken.query(shape.getEnvelopeInternal())) {
-                if (((Geometry) o).intersects(shape)) {
+                if (o != but && ((Geometry) o).intersects(shape)) {
                     return false;
                 }
             }
-            return board.isEmpty() || prepared.covers(shape);
+            return board.covers(shape);
         }
     }
 
-    private List<Geometry> spokes(List<CopperNode> pads, Around around, Geometry filled) {
-        List<Geometry> all = new ArrayList<>();
-        if (pads.isEmpty() || filled.isEmpty()) {
-            return all;
-        }
-        Tiles tiles = Tiles.of(filled);
+    /** The gaps round pads, each less the spokes that lead over it. */
+    private List<Geometry> reliefs(
+            List<CopperNode> pads, List<Geometry> taken, Envelope window, Geometry may) {
+        double gap = pour.relief().orElseThrow().gap();
+        List<Geometry> gaps = new ArrayList<>();
         for (CopperNode pad : pads) {
-            double by = pour.relief().get().gap() + pour.relief().get().spoke();
-            if (tiles.near(Geo.expanded(pad.envelope(), by)).isEmpty()) {
+            List<Geometry> parts = new ArrayList<>();
+            off.addGrown(pad.piece(), gap, window, parts);
+            gaps.add(Geo.union(parts));
+        }
+        List<Geometry> all = new ArrayList<>(taken);
+        all.addAll(gaps);
+        Around around = new Around(all, may);
+        PreparedGeometry near = PreparedGeometryFactory.prepare(may);
+        List<Geometry> left = new ArrayList<>();
+        for (int i = 0; i < pads.size(); i++) {
+            if (!near.intersects(gaps.get(i))) {
                 continue;
             }
-            List<Geometry> of = spokes(pad, around, tiles);
-            if (of.isEmpty()) {
-                bare.add(Pt.of(pad.envelope().centre()));
+            List<Geometry> spokes = spokes(pads.get(i), gaps.get(i), around);
+            onSpokes.add(pads.get(i).feature());
+            if (spokes.isEmpty()) {
+                bare.add(Pt.of(pads.get(i).envelope().centre()));
             }
-            all.addAll(of);
+            left.add(
+                    spokes.isEmpty()
+                            ? gaps.get(i)
+                            : Geo.difference(gaps.get(i), Geo.union(spokes)));
         }
-        return all;
+        return left;
     }
 
-    private List<Geometry> spokes(CopperNode pad, Around around, Tiles filled) {
+    private List<Geometry> spokes(CopperNode pad, Geometry gap, Around around) {
         Relief relief = pour.relief().orElseThrow();
         Coordinate c = pad.envelope().centre();
         double half = relief.spoke() / 2;
@@ -204,15 +294,28 @@ final class PourShape {
             double angle = 2 * Math.PI * i / relief.spokes();
             double ends = reach(pad, c, angle, far) + relief.gap();
             Geometry spoke = turned(0, -half, ends + into, half, angle, c);
-            Geometry end = turned(ends, -half, ends + into, half, angle, c);
             // Within the pad the spoke is copper anyway; beyond, it must be free all along.
-            Geometry beyond = Geo.difference(spoke, pad.polygon());
-            boolean holds = around.isFree(beyond) && filled.sharedArea(end) >= HELD * end.getArea();
-            if (holds) {
+            if (around.isFree(Geo.difference(spoke, pad.polygon()), gap)) {
                 found.add(spoke);
             }
         }
         return found;
+    }
+
+    /**
+     * Where two parts that the opening left only just touch, they are parted: each grew back to
+     * where they were, and what they share is narrower than a neck may be.
+     */
+    private Geometry withoutNecks(Geometry whole) {
+        List<Geometry> cuts = new ArrayList<>();
+        for (Polygon p : Geo.polygons(whole)) {
+            for (Measure m : Necks.of(p, width() * NARROWER)) {
+                cuts.add(
+                        geometry.flattener()
+                                .stroke(new Segment.Line(m.from(), m.to()), pour.leastWidth()));
+            }
+        }
+        return cuts.isEmpty() ? whole : Geo.differenceOffGrid(whole, Geo.union(cuts));
     }
 
     /** How far a pad reaches from its middle in a direction. */

@@ -2,6 +2,7 @@ package dev.lastcut.core.touch.copper;
 
 import dev.lastcut.core.board.Feature;
 import dev.lastcut.core.board.Hole;
+import dev.lastcut.core.board.Shaper;
 import dev.lastcut.core.check.holes.AnnularRingRule;
 import dev.lastcut.core.connectivity.CopperNode;
 import dev.lastcut.core.geometry.Geo;
@@ -9,6 +10,7 @@ import dev.lastcut.core.geometry.Length;
 import dev.lastcut.core.geometry.Pt;
 import dev.lastcut.core.geometry.Segment;
 import dev.lastcut.core.touch.Change;
+import dev.lastcut.core.touch.Drawn;
 import dev.lastcut.core.touch.Features;
 import dev.lastcut.core.touch.KeepOff;
 import dev.lastcut.core.touch.NotDone;
@@ -57,9 +59,11 @@ public record Ring(double least) implements Touch {
         var geometry = work.geometry();
         Map<Integer, List<Feature>> more = new HashMap<>();
         Map<Feature, List<Feature>> instead = new IdentityHashMap<>();
+        Drawn made = new Drawn();
         List<Pt> done = new ArrayList<>();
         List<Pt> tight = new ArrayList<>();
         List<Hole> holes = work.board().holes();
+        Shaper shaper = new Shaper(geometry.flattener());
         for (int h = 0; h < holes.size(); h++) {
             Hole hole = holes.get(h);
             int net = work.nets().netOfHole(h);
@@ -69,6 +73,7 @@ public record Ring(double least) implements Touch {
             boolean any = false;
             boolean all = true;
             for (int layer = 0; layer < work.nets().layerCount(); layer++) {
+                int onLayer = layer;
                 if (AnnularRingRule.ringAtLeast(geometry, hole, layer, least) >= least) {
                     continue;
                 }
@@ -83,11 +88,16 @@ public record Ring(double least) implements Touch {
                                         hole.diameter() + 2 * least);
                 KeepOff off =
                         new KeepOff(
-                                geometry, layer, Set.of(net), KeepOff.Distances.of(work.room()));
+                                geometry,
+                                layer,
+                                Set.of(net),
+                                KeepOff.Distances.of(work.room()),
+                                made);
                 Optional<Feature.Flash> pad = pad(work, hole, layer);
-                List<Feature> drawn = drawn(work, hole, net, wanted, off, pad);
+                List<Feature> drawn = drawn(work, hole, layer, net, wanted, off, pad);
                 any |= !drawn.isEmpty();
                 all &= off.isFree(wanted);
+                drawn.forEach(f -> made.add(onLayer, net, shaper.shape(f)));
                 if (pad.isPresent() && drawn.size() == 1 && drawn.get(0) instanceof Feature.Flash) {
                     instead.put(pad.get(), drawn);
                 } else {
@@ -126,6 +136,7 @@ public record Ring(double least) implements Touch {
     private List<Feature> drawn(
             Work work,
             Hole hole,
+            int layer,
             int net,
             Geometry wanted,
             KeepOff off,
@@ -152,7 +163,17 @@ public record Ring(double least) implements Touch {
         List<Feature> all = new ArrayList<>();
         for (Polygon p : Geo.polygons(PourShape.opened(free, 0.6 * least))) {
             if (p.intersects(wall)) {
-                all.addAll(Features.regions(p, conductor));
+                List<Geometry> parts =
+                        Meeting.patches(
+                                work.geometry(),
+                                layer,
+                                Set.of(net),
+                                f -> false,
+                                p,
+                                work.room().neck(),
+                                off);
+                parts.add(p);
+                all.addAll(Features.regions(Geo.union(parts), conductor));
             }
         }
         return all;

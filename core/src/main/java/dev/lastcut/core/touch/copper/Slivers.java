@@ -10,6 +10,7 @@ import dev.lastcut.core.geometry.Necks;
 import dev.lastcut.core.geometry.Pt;
 import dev.lastcut.core.geometry.Segment;
 import dev.lastcut.core.touch.Change;
+import dev.lastcut.core.touch.Drawn;
 import dev.lastcut.core.touch.Features;
 import dev.lastcut.core.touch.KeepOff;
 import dev.lastcut.core.touch.NotDone;
@@ -58,6 +59,7 @@ public record Slivers(double least) implements Touch {
         Map<Integer, Geometry> cut = new HashMap<>();
         List<Pt> bridged = new ArrayList<>();
         List<Pt> taken = new ArrayList<>();
+        Drawn made = new Drawn();
         for (CopperNode n : work.nets().nodes()) {
             if (!OldAreas.isArea(n) && n.piece().isWhole()) {
                 continue;
@@ -71,7 +73,8 @@ public record Slivers(double least) implements Touch {
                             work.geometry(),
                             n.layer(),
                             Set.of(n.net()),
-                            KeepOff.Distances.of(work.room()));
+                            KeepOff.Distances.of(work.room()),
+                            made);
             List<Measure> left = new ArrayList<>();
             for (Measure m : necks) {
                 if (off.isFree(off.grown(least, along(m)))) {
@@ -82,6 +85,7 @@ public record Slivers(double least) implements Touch {
                                             least,
                                             work.says(Set.of(n.net()), "Conductor")));
                     bridged.add(m.middle());
+                    made.add(n.layer(), n.net(), off.grown(least, along(m)));
                 } else {
                     left.add(m);
                 }

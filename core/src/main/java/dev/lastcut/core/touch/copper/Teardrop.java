@@ -9,6 +9,7 @@ import dev.lastcut.core.geometry.Length;
 import dev.lastcut.core.geometry.Pt;
 import dev.lastcut.core.geometry.Segment;
 import dev.lastcut.core.touch.Change;
+import dev.lastcut.core.touch.Drawn;
 import dev.lastcut.core.touch.Features;
 import dev.lastcut.core.touch.KeepOff;
 import dev.lastcut.core.touch.NotDone;
@@ -56,6 +57,7 @@ public record Teardrop(double length) implements Touch {
         Map<Integer, List<Feature>> more = new HashMap<>();
         List<Pt> done = new ArrayList<>();
         List<Pt> tight = new ArrayList<>();
+        Drawn made = new Drawn();
         for (CopperNode pad : work.nets().nodes()) {
             if (!isRoundPad(work, pad)) {
                 continue;
@@ -71,12 +73,14 @@ public record Teardrop(double length) implements Touch {
                                 work.geometry(),
                                 pad.layer(),
                                 Set.of(pad.net()),
-                                KeepOff.Distances.of(work.room()));
+                                KeepOff.Distances.of(work.room()),
+                                made);
                 if (off.isFree(drop)) {
                     ObjectAttributes says = work.says(Set.of(pad.net()), "Conductor");
                     more.computeIfAbsent(pad.layer(), k -> new ArrayList<>())
                             .addAll(Features.regions(drop, says));
                     done.add(at);
+                    made.add(pad.layer(), pad.net(), drop);
                 } else {
                     tight.add(at);
                 }

@@ -8,6 +8,7 @@ import dev.lastcut.core.geometry.Length;
 import dev.lastcut.core.geometry.Pt;
 import dev.lastcut.core.geometry.Segment;
 import dev.lastcut.core.touch.Change;
+import dev.lastcut.core.touch.Drawn;
 import dev.lastcut.core.touch.Features;
 import dev.lastcut.core.touch.KeepOff;
 import dev.lastcut.core.touch.Net;
@@ -75,6 +76,7 @@ public record Widen(Optional<Net> net, double to) implements Touch {
         Set<Integer> nets = net.isPresent() ? work.nets(net.get()) : Set.of();
         Tally tally = new Tally();
         var board = work.board();
+        Drawn made = new Drawn();
         for (int index = 0; index < work.nets().layerCount(); index++) {
             Map<Feature, List<Feature>> drawn = new IdentityHashMap<>();
             Map<Integer, KeepOff> offs = new java.util.HashMap<>();
@@ -91,8 +93,16 @@ public record Widen(Optional<Net> net, double to) implements Touch {
                                                     work.geometry(),
                                                     layer,
                                                     own,
-                                                    KeepOff.Distances.of(work.room())));
-                    drawn.put(n.feature(), wider((Feature.Stroke) n.feature(), off, tally));
+                                                    KeepOff.Distances.of(work.room()),
+                                                    made));
+                    List<Feature> instead = wider((Feature.Stroke) n.feature(), off, tally);
+                    drawn.put(n.feature(), instead);
+                    for (Feature f : instead) {
+                        if (f != n.feature()) {
+                            Segment way = ((Feature.Stroke) f).path();
+                            made.add(index, n.net(), off.grown(to, way));
+                        }
+                    }
                 }
             }
             if (!drawn.isEmpty()) {
