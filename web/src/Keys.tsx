@@ -24,6 +24,10 @@ const KEYS: [string, string][] = [
   ['Shift N', 'the one before'],
   ['A', 'sign off the finding'],
   ['D', 'at the bench: done, and the next step'],
+  [
+    'arrows, Space, Enter',
+    'where a place is asked for: move the cross, take the place, end the shape',
+  ],
   ['Shift click', 'on a film: this film alone'],
   ['Esc', 'stop measuring, put out the net'],
   ['?', 'this list'],

@@ -5,7 +5,7 @@ import { useView } from '../store/view';
 import { Effect } from '../touch/Effect';
 import { ForCurrent } from '../touch/ForCurrent';
 import { dragged, handlesOf, outlineOf } from '../touch/handles';
-import { OFFERED, offeredFor, without, type Offered } from '../touch/kinds';
+import { OFFERED, offeredFor, touchesOf, without, type Offered } from '../touch/kinds';
 import { MendAll } from '../touch/MendAll';
 import { useTouch, type Look } from '../touch/scene';
 import { TouchForm } from '../touch/TouchForm';
@@ -101,7 +101,12 @@ export function TouchUp({ job, check }: { job: Job; check: Check | null }) {
         </p>
       ) : null}
       {adding === 'menu' ? (
-        <Menu job={job} onPick={setAdding} onLeave={() => setAdding(null)} />
+        <Menu
+          job={job}
+          milled={(touches.data?.room.drillsMm.length ?? 0) > 0}
+          onPick={setAdding}
+          onLeave={() => setAdding(null)}
+        />
       ) : adding ? (
         <section className="bg-card border-edge mb-3 rounded border p-2.5">
           <h2 className="mb-1 font-semibold">{adding.name}</h2>
@@ -114,7 +119,7 @@ export function TouchUp({ job, check }: { job: Job; check: Check | null }) {
               drawings={touches.data.drawings}
               busy={touches.busy}
               does="Do it"
-              onDone={(values) => touches.add([values], added)}
+              onDone={(values) => touches.add(touchesOf(values), added)}
               onLeave={() => setAdding(null)}
             />
           ) : null}
@@ -246,10 +251,12 @@ function MendDialog({
 /** Every touch there is, by what it is done to. */
 function Menu({
   job,
+  milled,
   onPick,
   onLeave,
 }: {
   job: Job;
+  milled: boolean;
   onPick: (o: Offered) => void;
   onLeave: () => void;
 }) {
@@ -263,7 +270,7 @@ function Menu({
         <div key={group} className="mb-2">
           <h2 className="text-faint text-[13px] font-semibold">{group}</h2>
           <div className="mt-0.5 flex flex-wrap gap-1">
-            {OFFERED.filter((o) => o.group === group).map((o) => (
+            {OFFERED.filter((o) => o.group === group && (milled || !o.milled)).map((o) => (
               <Button key={o.id} className="px-2 py-0.5" onClick={() => onPick(o)}>
                 {o.name}
               </Button>

@@ -4,6 +4,7 @@ import { Button } from '../ui/Button';
 import { NumberField } from '../ui/NumberField';
 import { Select } from '../ui/Select';
 import {
+  BOTH,
   get,
   missing,
   set,
@@ -189,7 +190,12 @@ function Value(props: ValueProps) {
           placeholder="choose"
           value={typeof value === 'string' ? value : ''}
           onValueChange={(v) => change(f.key, v)}
-          options={layers.map((l) => ({ value: l.role, text: l.words }))}
+          options={[
+            ...layers.map((l) => ({ value: l.role, text: l.words })),
+            ...(f.of === 'copper' && layers.length > 1
+              ? [{ value: BOTH, text: 'both outer sides' }]
+              : []),
+          ]}
         />
       );
     }

@@ -24,7 +24,12 @@ export interface Offered {
   kind: string;
   fields: Field[];
   usual: (room: Room) => TouchValues;
+  /** Only where the shop is a mill. */
+  milled?: boolean;
 }
+
+/** The layer of a form that stands for both outer ones: two touches are made of it. */
+export const BOTH = 'both';
 
 const NET: Field = { key: 'net', name: 'Net', type: 'net' };
 const ANY_NET: Field = { key: 'net', name: 'Net', type: 'net', optional: 'all nets' };
@@ -81,6 +86,28 @@ export const OFFERED: readonly Offered[] = [
       relief: { spokes: 4, spoke_mm: 0.3, gap_mm: 0.25 },
       islands: 'remove',
       mask_mm: r.maskMm,
+    }),
+  },
+  {
+    id: 'ground',
+    name: 'Ground all over, least to mill',
+    group: 'Areas of copper',
+    kind: 'pour',
+    milled: true,
+    fields: [
+      COPPER,
+      NET,
+      mm('clearance_mm', 'Channel round other nets'),
+      mm('edge_mm', 'To the edge'),
+    ],
+    usual: (r) => ({
+      layer: BOTH,
+      area: 'board',
+      clearance_mm: r.clearanceMm,
+      edge_mm: r.edgeMm,
+      least_width_mm: r.neckMm,
+      relief: 'solid',
+      islands: 'keep',
     }),
   },
   {
@@ -437,6 +464,13 @@ export const OFFERED: readonly Offered[] = [
 export function offeredFor(touch: TouchValues): Offered | undefined {
   const fits = (o: Offered) => o.fields.filter((f) => get(touch, f.key) !== undefined).length;
   return OFFERED.filter((o) => o.kind === touch['kind']).sort((a, b) => fits(b) - fits(a))[0];
+}
+
+/** The touches that a form stands for: one, or one for each outer side. */
+export function touchesOf(values: TouchValues): TouchValues[] {
+  return values['layer'] === BOTH
+    ? ['copper-top', 'copper-bottom'].map((layer) => ({ ...values, layer }))
+    : [values];
 }
 
 /** A value by its key; keys within keys, and places in lists, are parted by a point. */

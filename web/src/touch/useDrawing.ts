@@ -60,7 +60,9 @@ export function useDrawing(
     if (!grip.current) {
       return false;
     }
-    useTouch.getState().show({ held: { key: grip.current.key, ...rounded(placeOf(e), stepNm(view.scale)) } });
+    useTouch
+      .getState()
+      .show({ held: { key: grip.current.key, ...rounded(placeOf(e), stepNm(view.scale)) } });
     return true;
   };
   const up = (e: React.PointerEvent, clicked: boolean): boolean => {

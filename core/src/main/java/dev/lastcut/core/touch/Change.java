@@ -24,6 +24,12 @@ public record Change(Board board, String says, List<Pt> places) {
         return n + " " + one + (n == 1 ? "" : one.endsWith("s") ? "es" : "s");
     }
 
+    /** Clauses as one sentence, which begins with a capital. */
+    public static String sentence(List<String> clauses) {
+        String s = String.join("; ", clauses);
+        return Character.toUpperCase(s.charAt(0)) + s.substring(1);
+    }
+
     /** "12.345 mm²". */
     public static String area(double nm2) {
         return String.format(Locale.ROOT, "%.3f mm²", nm2 / 1e12);

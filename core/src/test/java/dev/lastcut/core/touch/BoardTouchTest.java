@@ -110,6 +110,14 @@ class BoardTouchTest {
     }
 
     @Test
+    void aConnectorThatHangsOverGoesOnToHangOver() {
+        TestBoards b = plain().box(40, 10, 3, 2, 0).box(0, 10, 3, 2, 0);
+        BoardGeometry g = touched(b, edge(List.of(), Optional.of(Pt.mm(0.5, 0)), 0, null));
+        assertThat(g.area(TOP).getEnvelopeInternal().getMaxX()).isEqualTo(41.5e6);
+        assertThat(g.boardArea().getEnvelopeInternal().getMaxX()).isEqualTo(40.5e6);
+    }
+
+    @Test
     void anOutlineFromADrawingHasItsTrueSize() {
         Drawings files =
                 path ->

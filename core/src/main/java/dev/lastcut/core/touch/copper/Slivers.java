@@ -154,8 +154,7 @@ public record Slivers(double least) implements Touch {
         if (!taken.isEmpty()) {
             all.add("cuts " + Change.count(taken.size(), "neck") + " off");
         }
-        String s = String.join(" and ", all);
-        return Character.toUpperCase(s.charAt(0)) + s.substring(1);
+        return Change.sentence(List.of(String.join(" and ", all)));
     }
 
     private static List<Pt> all(List<Pt> a, List<Pt> b) {

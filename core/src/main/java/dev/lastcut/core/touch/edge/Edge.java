@@ -139,8 +139,7 @@ public record Edge(
             says.add("cuts out " + Change.area(cutOut.get().area()));
         }
         says.add(0, "the board is " + size(made) + " now");
-        String s = String.join("; ", says);
-        return NewEdge.on(work, made, Character.toUpperCase(s.charAt(0)) + s.substring(1), places);
+        return NewEdge.on(work, made, Change.sentence(says), places);
     }
 
     private static String size(Outline o) {

@@ -116,8 +116,7 @@ public record Labels(boolean hide, Show show, double height) implements Touch {
                 says.add("no room beside " + Change.count(without.size(), "part"));
             }
         }
-        String s = String.join("; ", says);
-        return new Change(board, Character.toUpperCase(s.charAt(0)) + s.substring(1), without);
+        return new Change(board, Change.sentence(says), without);
     }
 
     private static Board hidden(Work work, List<PartBodies.Body> bodies, int[] count) {

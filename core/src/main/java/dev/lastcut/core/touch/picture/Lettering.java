@@ -14,7 +14,9 @@ import java.util.TreeSet;
  * 1 and 2 below the line.
  */
 public final class Lettering {
-    private static final double ADVANCE = 5.6;
+    /** From one glyph to the next, in units of the grid. */
+    public static final double ADVANCE = 5.6;
+
     private static final double HEIGHT = 6;
     private static final Map<Character, String> GLYPHS = new HashMap<>();
 
@@ -133,6 +135,11 @@ public final class Lettering {
 
     private Lettering() {}
 
+    /** A glyph as it is written down, empty for a sign there is none for. */
+    public static String glyph(char sign) {
+        return GLYPHS.getOrDefault(sign, "");
+    }
+
     /** The signs of a text that the font lacks, in order. */
     public static String lacks(String text) {
         TreeSet<Character> missing = new TreeSet<>();
@@ -165,7 +172,7 @@ public final class Lettering {
         double cos = Math.cos(Math.toRadians(rotationDeg));
         double sin = Math.sin(Math.toRadians(rotationDeg));
         for (int i = 0; i < text.length(); i++) {
-            String glyph = GLYPHS.getOrDefault(text.charAt(i), "");
+            String glyph = glyph(text.charAt(i));
             for (String line : glyph.split(" ")) {
                 Pt last = null;
                 for (int k = 0; k + 1 < line.length(); k += 2) {

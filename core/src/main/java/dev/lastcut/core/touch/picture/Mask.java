@@ -54,12 +54,7 @@ public record Mask(double grow, double leastDam, Optional<dev.lastcut.core.board
     public String words() {
         List<String> all = new ArrayList<>();
         if (grow != 0) {
-            all.add(
-                    "openings "
-                            + Length.shortMm(Length.toMm(Math.abs(grow)))
-                            + " mm "
-                            + (grow > 0 ? "larger" : "smaller")
-                            + " all round");
+            all.add(Openings.words(grow));
         }
         if (leastDam > 0) {
             all.add("no web under " + Length.shortMm(Length.toMm(leastDam)) + " mm");
@@ -116,8 +111,7 @@ public record Mask(double grow, double leastDam, Optional<dev.lastcut.core.board
         if (!stay.isEmpty()) {
             says.add(Change.count(stay.size(), "web") + " must stay over other copper");
         }
-        String s = String.join("; ", says);
-        return new Change(board, Character.toUpperCase(s.charAt(0)) + s.substring(1), places);
+        return new Change(board, Change.sentence(says), places);
     }
 
     private Layer grown(BoardGeometry g, Layer layer) {

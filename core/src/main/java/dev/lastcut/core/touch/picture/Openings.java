@@ -3,6 +3,7 @@ package dev.lastcut.core.touch.picture;
 import dev.lastcut.core.board.Aperture;
 import dev.lastcut.core.board.Feature;
 import dev.lastcut.core.geometry.Geo;
+import dev.lastcut.core.geometry.Length;
 import dev.lastcut.core.touch.Features;
 import java.util.List;
 import org.locationtech.jts.geom.Geometry;
@@ -10,6 +11,15 @@ import org.locationtech.jts.geom.Geometry;
 /** Makes openings larger or smaller. */
 final class Openings {
     private Openings() {}
+
+    /** How they are resized, in words. */
+    static String words(double grow) {
+        return "openings "
+                + Length.shortMm(Length.toMm(Math.abs(grow)))
+                + " mm "
+                + (grow > 0 ? "larger" : "smaller")
+                + " all round";
+    }
 
     /**
      * A feature with its edge moved outwards.

@@ -8,7 +8,6 @@ import dev.lastcut.core.board.Piece;
 import dev.lastcut.core.board.Role;
 import dev.lastcut.core.check.Pads;
 import dev.lastcut.core.geometry.Geo;
-import dev.lastcut.core.geometry.Length;
 import dev.lastcut.core.geometry.Pt;
 import dev.lastcut.core.touch.Change;
 import dev.lastcut.core.touch.Features;
@@ -45,12 +44,7 @@ public record Paste(double grow, boolean offHoles) implements Touch {
     public String words() {
         List<String> all = new ArrayList<>();
         if (grow != 0) {
-            all.add(
-                    "openings "
-                            + Length.shortMm(Length.toMm(Math.abs(grow)))
-                            + " mm "
-                            + (grow > 0 ? "larger" : "smaller")
-                            + " all round");
+            all.add(Openings.words(grow));
         }
         if (offHoles) {
             all.add("none over holes");
@@ -111,8 +105,7 @@ public record Paste(double grow, boolean offHoles) implements Touch {
         if (resized > 0) {
             says.add("resizes " + Change.count(resized, "opening"));
         }
-        String s = String.join("; ", says);
-        return new Change(board, Character.toUpperCase(s.charAt(0)) + s.substring(1), gone);
+        return new Change(board, Change.sentence(says), gone);
     }
 
     /**
