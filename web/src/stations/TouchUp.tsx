@@ -56,6 +56,11 @@ export function TouchUp({ job, check }: { job: Job; check: Check | null }) {
     }
   }, [dropped, chosen, current, change, show]);
 
+  // What was chosen, or just made, is seen.
+  useEffect(() => {
+    document.querySelector(`[data-index="${chosen}"]`)?.scrollIntoView({ block: 'nearest' });
+  }, [chosen, list.length]);
+
   const pick = (index: number | null) => {
     setEditing(false);
     setAdding(null);
@@ -320,6 +325,7 @@ function Card({
   return (
     <li
       data-touch={String(t.touch['kind'])}
+      data-index={index}
       data-state={state}
       className={`bg-card mb-1.5 rounded border ${chosen ? 'border-sienna border-2' : 'border-edge'}`}
     >

@@ -17,6 +17,7 @@ import dev.lastcut.core.touch.copper.Stitch;
 import dev.lastcut.core.touch.copper.Strap;
 import dev.lastcut.core.touch.edge.CutOut;
 import dev.lastcut.core.touch.edge.Edge;
+import dev.lastcut.core.touch.holes.AddHole;
 import dev.lastcut.core.touch.holes.MountingHoles;
 import dev.lastcut.core.touch.holes.MoveHole;
 import dev.lastcut.core.touch.holes.SnapHoles;
@@ -25,6 +26,7 @@ import dev.lastcut.core.touch.picture.Labels;
 import dev.lastcut.core.touch.picture.Mask;
 import dev.lastcut.core.touch.picture.SilkClip;
 import dev.lastcut.core.touch.picture.Source;
+import dev.lastcut.core.touch.picture.Text;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Optional;
@@ -152,6 +154,44 @@ class BoardTouchTest {
             double gap = g.area(TOP).distance(Geo.point(h.middle())) - h.diameter() / 2.0;
             assertThat(gap).isCloseTo(1.5e6, within(600.0));
         }
+    }
+
+    @Test
+    void whatAHoleGoesThroughAndWhatLetteringLiesOverIsSaid() {
+        Role silk = Role.of(Role.Kind.SILK, Side.TOP);
+        TestBoards b =
+                plain().on(silk)
+                        .line(0.2, 8, 20, 12, 20)
+                        .on(TOP)
+                        .box(27, 10, 1, 1, 0)
+                        .box(33, 10, 1, 1, 0)
+                        .pin("A", "U1", "1", 27, 10)
+                        .pin("B", "U1", "2", 33, 10)
+                        .placed("U1,chip,SOT,30,10,0,top");
+        Touched t =
+                Touches.on(
+                        new BoardGeometry(b.board()),
+                        List.of(
+                                new Step(new AddHole(Pt.mm(30, 10), 1e6, false, 0, 0), true),
+                                new Step(new AddHole(Pt.mm(10, 20), 1e6, false, 0, 0), true),
+                                new Step(
+                                        new Text(silk, Pt.mm(8, 19.5), 1e6, "AB", 0, false, 0),
+                                        true)),
+                        Room.USUAL,
+                        Drawings.NONE);
+        assertThat(t.outcomes().get(0).why()).contains("it goes through U1");
+        assertThat(t.outcomes().get(1).why()).contains("it goes through silk top");
+        assertThat(t.outcomes().get(2).why()).contains("A pad, a hole or the edge is in the way");
+        Touched over =
+                Touches.on(
+                        new BoardGeometry(b.board()),
+                        List.of(
+                                new Step(
+                                        new Text(silk, Pt.mm(8, 19.5), 1e6, "AB", 0, false, 0),
+                                        true)),
+                        Room.USUAL,
+                        Drawings.NONE);
+        assertThat(over.outcomes().get(0).why()).contains("it lies over other silk at");
     }
 
     @Test

@@ -1,8 +1,9 @@
 package dev.lastcut.core.touch.holes;
 
+import dev.lastcut.core.assembly.PartBodies;
+import dev.lastcut.core.assembly.PartsPlan;
 import dev.lastcut.core.board.Hole;
 import dev.lastcut.core.board.Layer;
-import dev.lastcut.core.board.PlacedPart;
 import dev.lastcut.core.board.Role;
 import dev.lastcut.core.connectivity.BoardGeometry;
 import dev.lastcut.core.connectivity.CopperNode;
@@ -90,9 +91,9 @@ final class Beneath {
             }
         }
         TreeSet<String> parts = new TreeSet<>();
-        for (PlacedPart p : work.board().placements().orElse(List.of())) {
-            if (wall.intersects(Geo.point(p.at()))) {
-                parts.add(p.designator());
+        for (PartBodies.Body b : PartBodies.of(work.geometry(), PartsPlan.NONE)) {
+            if (wall.intersects(b.outline())) {
+                parts.add(b.designator());
             }
         }
         all.addAll(parts);

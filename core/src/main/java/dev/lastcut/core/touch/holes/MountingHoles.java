@@ -63,11 +63,16 @@ public record MountingHoles(double diameter, double inset, double keepOut) imple
         List<Pt> done = new ArrayList<>();
         List<String> why = new ArrayList<>();
         List<Pt> left = new ArrayList<>();
+        List<String> told = new ArrayList<>();
         for (Pt corner : corners) {
             try {
                 Change one = new AddHole(corner, diameter, false, 0, keepOut).on(now);
                 now = new Work(now.geometry().changed(one.board()), work.room(), work.drawings());
                 done.add(corner);
+                int more = one.says().indexOf("; it goes through");
+                if (more >= 0) {
+                    told.add(Work.place(corner) + " goes" + one.says().substring(more + 9));
+                }
             } catch (NotDone e1) {
                 left.add(corner);
                 why.add(e1.getMessage());
@@ -81,6 +86,7 @@ public record MountingHoles(double diameter, double inset, double keepOut) imple
                     left);
         }
         String says = "Adds " + Change.count(done.size(), "hole");
+        says += told.isEmpty() ? "" : "; that at " + String.join("; that at ", told);
         if (!left.isEmpty()) {
             says += "; left out: " + String.join("; ", why);
         }

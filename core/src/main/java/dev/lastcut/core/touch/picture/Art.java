@@ -90,7 +90,8 @@ public record Art(Role layer, Pt at, double width, Source source, boolean mirror
                         + ", "
                         + Length.text(e.getWidth())
                         + " by "
-                        + Length.text(e.getHeight()),
+                        + Length.text(e.getHeight())
+                        + Room.overlap(work, layer, regions),
                 List.of(at));
     }
 }

@@ -3,6 +3,7 @@ package dev.lastcut.core.touch.picture;
 import dev.lastcut.core.board.Feature;
 import dev.lastcut.core.board.Role;
 import dev.lastcut.core.board.Shaper;
+import dev.lastcut.core.connectivity.PieceIndex;
 import dev.lastcut.core.geometry.Geo;
 import dev.lastcut.core.geometry.Pt;
 import dev.lastcut.core.touch.KeepOff;
@@ -41,6 +42,25 @@ final class Room {
                 }
             }
         }
+    }
+
+    /** What is to be said of silk that comes to lie over silk. */
+    static String overlap(Work work, Role layer, List<Feature> drawn) {
+        if (layer.kind() != Role.Kind.SILK) {
+            return "";
+        }
+        Shaper shaper = new Shaper(work.geometry().flattener());
+        PieceIndex silk = work.geometry().index(layer);
+        for (Feature f : drawn) {
+            Geometry shape = shaper.shape(f);
+            for (int i : silk.near(shape.getEnvelopeInternal())) {
+                if (silk.pieces().get(i).polygon().intersects(shape)) {
+                    Pt at = Pt.of(shape.getEnvelopeInternal().centre());
+                    return "; it lies over other silk at " + Work.place(at);
+                }
+            }
+        }
+        return "";
     }
 
     private static void onBoard(Work work, Geometry shape) throws NotDone {

@@ -73,7 +73,9 @@ public record Text(
         Room.free(work, layer, strokes);
         return new Change(
                 work.board().with(before.plus(strokes)),
-                "Adds " + Change.count(strokes.size(), "stroke"),
+                "Adds "
+                        + Change.count(strokes.size(), "stroke")
+                        + Room.overlap(work, layer, strokes),
                 List.of(at));
     }
 }
