@@ -274,7 +274,7 @@ class CheckController {
                 jobs.job(id).name() + ", revision " + jobs.revision(id),
                 Instant.now().truncatedTo(ChronoUnit.SECONDS).toString(),
                 jobs.against(id).orElseThrow(),
-                jobs.board(id),
+                jobs.touched(id),
                 run,
                 checks.signed(id, run).signOffs());
     }

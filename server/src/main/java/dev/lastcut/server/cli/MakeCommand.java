@@ -127,6 +127,15 @@ public final class MakeCommand {
         Handover handover = Handover.of(product);
         write(args.out(), handover.files());
         int open = handover.manifest().openStops().size();
+        product.touched().outcomes().stream()
+                .filter(o -> o.step().on() && !o.done())
+                .forEach(
+                        o ->
+                                err.println(
+                                        "A touch was not done, "
+                                                + o.step().touch().words()
+                                                + ": "
+                                                + o.why()));
         out.println(
                 handover.files().size()
                         + " files in "

@@ -10,6 +10,7 @@ import dev.lastcut.core.geometry.Length;
 import dev.lastcut.core.job.Making;
 import dev.lastcut.core.panel.Panel;
 import dev.lastcut.core.report.CheckReport;
+import dev.lastcut.core.touch.Touched;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -26,7 +27,7 @@ public final class Reports {
                 job,
                 created,
                 product.against(),
-                product.geometry(),
+                product.touched(),
                 product.run(),
                 product.signOffs());
     }
@@ -38,7 +39,7 @@ public final class Reports {
             String job,
             String created,
             CheckContext.Against against,
-            BoardGeometry geometry,
+            Touched touched,
             CheckRun run,
             List<SignOff> signOffs) {
         List<String> lines = new ArrayList<>();
@@ -47,6 +48,16 @@ public final class Reports {
         String ordered = ordered(against);
         if (!ordered.isEmpty()) {
             lines.add("Ordered: " + ordered);
+        }
+        BoardGeometry geometry = touched.geometry();
+        for (Touched.Outcome o : touched.outcomes()) {
+            if (o.step().on()) {
+                lines.add(
+                        (o.done() ? "Touched up: " : "Not touched up: ")
+                                + o.step().touch().words()
+                                + ". "
+                                + o.why());
+            }
         }
         return new CheckReport(
                 job,

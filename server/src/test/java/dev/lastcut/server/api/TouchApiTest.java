@@ -77,6 +77,9 @@ class TouchApiTest {
         assertThat(report.at("/touches/3/done").asBoolean()).isFalse();
         assertThat(report.at("/touches/0/places/0/x_mm").asDouble()).isEqualTo(29.4005);
 
+        assertThat(api().text(job + "/report.html"))
+                .contains("Touched up: Teardrops of 0.5 mm.", "Not touched up: Thicken rings");
+
         api().json("POST", job + "/versions/" + version, null);
         assertThat(api().bytes(job + "/layers/0")).isEqualTo(before);
         assertThat(touches(job).size()).isZero();
