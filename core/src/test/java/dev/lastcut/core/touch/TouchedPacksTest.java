@@ -47,7 +47,7 @@ class TouchedPacksTest {
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"p01_extensions_inch", "p04_terse_four"})
+    @ValueSource(strings = {"p04_terse_four"})
     void nothingComesAndTheNetsStayOnBoardsFromElsewhere(String name) throws Exception {
         BoardGeometry g;
         try (InputStream in = getClass().getResourceAsStream("/packs/" + name + ".zip")) {
