@@ -16,6 +16,9 @@ import org.locationtech.jts.geom.Polygon;
 
 /** Makes what touches draw. */
 public final class Features {
+    /** What overlays leave that is smaller than a square micrometre is none. */
+    private static final double DUST_NM2 = 1e6;
+
     private Features() {}
 
     /**
@@ -24,7 +27,13 @@ public final class Features {
      */
     public static List<Feature> regions(Geometry areas, ObjectAttributes says) {
         List<Feature> all = new ArrayList<>();
-        Geo.eachPolygon(areas, p -> all.add(region(p, says)));
+        Geo.eachPolygon(
+                areas,
+                p -> {
+                    if (p.getArea() >= DUST_NM2) {
+                        all.add(region(p, says));
+                    }
+                });
         return all;
     }
 

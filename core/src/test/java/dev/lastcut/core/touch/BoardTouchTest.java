@@ -230,6 +230,17 @@ class BoardTouchTest {
                 .containsExactly(300_000L, 600_000L, 600_000L, 2_400_000L);
     }
 
+    @Test
+    void aHoleIsNotSnappedWiderThanItsRingAllows() {
+        // A ring of 0.2 mm about 0.95 mm: drilled at 1.0 mm it is 0.175, at 1.1 mm it would be
+        // 0.125.
+        TestBoards b = plain().round(10, 10, 1.35).hole(10, 10, 0.95, true);
+        BoardGeometry wide = touched(b, new SnapHoles(List.of(1_000_000L, 800_000L), 200_000));
+        assertThat(wide.board().holes().get(0).diameter()).isEqualTo(1_000_000);
+        BoardGeometry kept = touched(b, new SnapHoles(List.of(1_100_000L, 800_000L), 200_000));
+        assertThat(kept.board().holes().get(0).diameter()).isEqualTo(800_000);
+    }
+
     /** Two halves of a plane on the top, one whole on the bottom of another net or of none. */
     private static TestBoards halves() {
         return new TestBoards()

@@ -13,7 +13,6 @@ import dev.lastcut.core.touch.Change;
 import dev.lastcut.core.touch.NotDone;
 import dev.lastcut.core.touch.Touch;
 import dev.lastcut.core.touch.Work;
-import dev.lastcut.core.touch.copper.Sizes;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.IdentityHashMap;
@@ -45,6 +44,9 @@ public record MoveHole(Pt at, Pt to) implements Touch {
 
     @Override
     public Change on(Work work) throws NotDone {
+        if (at.equals(to)) {
+            throw new NotDone("The hole is there already", at);
+        }
         int index = HoleAt.of(work, at);
         Hole hole = work.board().holes().get(index);
         Pt by = to.minus(hole.middle());
@@ -148,10 +150,5 @@ public record MoveHole(Pt at, Pt to) implements Touch {
             }
         }
         return now;
-    }
-
-    /** Not a size, but a move of nothing is none. */
-    public MoveHole {
-        Sizes.notBelow0("to", at.distance(to));
     }
 }

@@ -1,16 +1,19 @@
 package dev.lastcut.core.touch.holes;
 
 import dev.lastcut.core.board.Hole;
+import dev.lastcut.core.check.holes.AnnularRingRule;
 import dev.lastcut.core.geometry.Pt;
 import dev.lastcut.core.touch.Change;
 import dev.lastcut.core.touch.NotDone;
 import dev.lastcut.core.touch.Touch;
 import dev.lastcut.core.touch.Work;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 
 /**
- * Gives each round hole the diameter of the drill that is nearest to it.
+ * Gives each round hole the diameter of the drill that is nearest to it; where a wider one would
+ * leave too thin a ring of copper, that of the nearest that does not.
  *
  * @param drills diameters, nm; empty: those of the chosen mill's rack
  * @param most a hole that would change by more than this stays, nm
@@ -18,6 +21,9 @@ import java.util.List;
 public record SnapHoles(List<Long> drills, double most) implements Touch {
     /** What a lead or a screw puts up with (common practice, no source). */
     public static final double USUAL_MOST_NM = 150_000;
+
+    /** Flattened curves are true to this. */
+    private static final double SLACK_NM = 600;
 
     public SnapHoles {
         drills = drills.stream().sorted().distinct().toList();
@@ -49,10 +55,10 @@ public record SnapHoles(List<Long> drills, double most) implements Touch {
         List<Pt> stay = new ArrayList<>();
         for (int i = 0; i < holes.size(); i++) {
             Hole h = holes.get(i);
-            long drill = nearest(rack, h.diameter());
-            if (h.isSlot() || drill == h.diameter()) {
+            if (h.isSlot() || rack.contains(h.diameter())) {
                 continue;
             }
+            long drill = nearest(work, rack, h);
             if (Math.abs(drill - h.diameter()) > most) {
                 stay.add(h.middle());
                 continue;
@@ -79,13 +85,29 @@ public record SnapHoles(List<Long> drills, double most) implements Touch {
     }
 
     /** Of two that are as near, the wider: a lead must go in. */
-    private static long nearest(List<Long> rack, long diameter) {
-        long best = rack.get(0);
-        for (long d : rack) {
-            if (Math.abs(d - diameter) <= Math.abs(best - diameter)) {
-                best = d;
+    private static long nearest(Work work, List<Long> rack, Hole h) {
+        return rack.stream()
+                .filter(d -> d < h.diameter() || keepsRing(work, h.at(h.from(), h.to(), d)))
+                .min(
+                        Comparator.comparingLong((Long d) -> Math.abs(d - h.diameter()))
+                                .thenComparing(Comparator.reverseOrder()))
+                .orElse(Long.MAX_VALUE / 2);
+    }
+
+    private static boolean keepsRing(Work work, Hole wider) {
+        if (!wider.plated()) {
+            return true;
+        }
+        double least = work.room().ring();
+        for (int layer = 0; layer < work.nets().layerCount(); layer++) {
+            boolean thin =
+                    AnnularRingRule.ring(work.geometry(), wider, layer, least)
+                            .filter(m -> m.nm() < least - SLACK_NM)
+                            .isPresent();
+            if (thin) {
+                return false;
             }
         }
-        return best;
+        return true;
     }
 }
