@@ -62,6 +62,11 @@ public record Hole(
     }
 
     public Geometry shape(Flattener flattener) {
-        return flattener.stroke(new Segment.Line(from, to), diameter);
+        return about(flattener, 0);
+    }
+
+    /** All that lies within a distance of its wall, and the hole itself; nm. */
+    public Geometry about(Flattener flattener, double by) {
+        return flattener.stroke(new Segment.Line(from, to), diameter + 2 * by);
     }
 }

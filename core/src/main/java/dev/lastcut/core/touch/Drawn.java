@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import org.locationtech.jts.geom.Envelope;
 import org.locationtech.jts.geom.Geometry;
 import org.locationtech.jts.index.quadtree.Quadtree;
@@ -23,7 +24,7 @@ public final class Drawn {
     }
 
     /** What was drawn of other nets than these about a place. */
-    List<Geometry> others(int layer, java.util.Set<Integer> own, Envelope window) {
+    List<Geometry> others(int layer, Set<Integer> own, Envelope window) {
         List<Geometry> found = new ArrayList<>();
         Quadtree tree = layers.get(layer);
         if (tree != null) {

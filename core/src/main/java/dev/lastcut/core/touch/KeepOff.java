@@ -1,5 +1,6 @@
 package dev.lastcut.core.touch;
 
+import dev.lastcut.core.board.Feature;
 import dev.lastcut.core.board.Hole;
 import dev.lastcut.core.board.Piece;
 import dev.lastcut.core.board.Role;
@@ -9,6 +10,7 @@ import dev.lastcut.core.connectivity.CopperNode;
 import dev.lastcut.core.connectivity.HoleIndex;
 import dev.lastcut.core.connectivity.PieceIndex;
 import dev.lastcut.core.geometry.Geo;
+import dev.lastcut.core.geometry.Pt;
 import dev.lastcut.core.geometry.Segment;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -111,9 +113,7 @@ public final class KeepOff {
             boolean asked = h.plated() || distances.hole >= 0;
             if (!ours && asked && (h.span().passes(layer) || !h.plated())) {
                 double by = (h.plated() ? distances.clearance : distances.hole) + more;
-                parts.add(
-                        geometry.flattener()
-                                .stroke(new Segment.Line(h.from(), h.to()), h.diameter() + 2 * by));
+                parts.add(h.about(geometry.flattener(), by));
             }
         }
     }
@@ -147,7 +147,7 @@ public final class KeepOff {
     }
 
     private static boolean isArea(CopperNode n) {
-        return n.feature() instanceof dev.lastcut.core.board.Feature.Region;
+        return n.feature() instanceof Feature.Region;
     }
 
     /** Adds all within a distance of a piece; of a large one, of its tiles by the window. */
@@ -186,6 +186,12 @@ public final class KeepOff {
         return isOnBoard(shape) && parts(window, 0).stream().noneMatch(z -> overlaps(z, shape));
     }
 
+    /** A place where something is in the way of a shape; {@code usual} where it is the edge. */
+    public Pt where(Geometry shape, Pt usual) {
+        Geometry shared = Geo.sharedArea(zone(shape.getEnvelopeInternal(), 0), shape);
+        return shared.isEmpty() ? usual : Pt.of(shared.getInteriorPoint().getCoordinate());
+    }
+
     public boolean isOnBoard(Geometry shape) {
         return geometry.boardArea().isEmpty()
                 || board(0, shape.getEnvelopeInternal()).covers(shape);
@@ -198,8 +204,7 @@ public final class KeepOff {
     }
 
     /** Whether a hole of a diameter there keeps the web to other holes and to the edge. */
-    public static boolean keepsWebs(
-            BoardGeometry g, dev.lastcut.core.geometry.Pt at, double diameter, double web) {
+    public static boolean keepsWebs(BoardGeometry g, Pt at, double diameter, double web) {
         Envelope e = Geo.expanded(new Envelope(at.coordinate()), diameter / 2 + web);
         for (int i : g.holes().near(e)) {
             Hole h = g.board().holes().get(i);

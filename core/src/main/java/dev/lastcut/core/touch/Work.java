@@ -21,6 +21,11 @@ public record Work(BoardGeometry geometry, Room room, Drawings drawings) {
         return geometry.board();
     }
 
+    /** The same work on the board changed. */
+    public Work on(Board changed) {
+        return new Work(geometry.changed(changed), room, drawings);
+    }
+
     public CopperNets nets() {
         return geometry.nets();
     }

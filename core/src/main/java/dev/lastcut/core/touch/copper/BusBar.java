@@ -3,7 +3,6 @@ package dev.lastcut.core.touch.copper;
 import dev.lastcut.core.board.Board;
 import dev.lastcut.core.board.Feature;
 import dev.lastcut.core.board.ObjectAttributes;
-import dev.lastcut.core.geometry.Geo;
 import dev.lastcut.core.geometry.Length;
 import dev.lastcut.core.geometry.Pt;
 import dev.lastcut.core.geometry.Segment;
@@ -17,10 +16,7 @@ import dev.lastcut.core.touch.Work;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
-import org.locationtech.jts.geom.Coordinate;
 import org.locationtech.jts.geom.Geometry;
-import org.locationtech.jts.geom.LineString;
-import org.locationtech.jts.linearref.LengthIndexedLine;
 
 /**
  * Copper of a net along a way on both outer sides, tied by vias, so that a current has twice the
@@ -28,6 +24,8 @@ import org.locationtech.jts.linearref.LengthIndexedLine;
  */
 public record BusBar(Net net, List<Pt> along, double width, double pitch, double hole, double pad)
         implements Touch {
+    private static final int MOST = 10_000;
+
     public BusBar {
         along = List.copyOf(along);
         Sizes.above("width_mm", width);
@@ -76,12 +74,7 @@ public record BusBar(Net net, List<Pt> along, double width, double pitch, double
             Geometry shape = work.geometry().flattener().stroke(way, width);
             for (int layer : new int[] {0, bottom}) {
                 if (!offs.get(layer).isFree(shape)) {
-                    Geometry zone = offs.get(layer).zone(shape.getEnvelopeInternal(), 0);
-                    Geometry shared = Geo.sharedArea(zone, shape);
-                    Pt at =
-                            shared.isEmpty()
-                                    ? way.middle()
-                                    : Pt.of(shared.getInteriorPoint().getCoordinate());
+                    Pt at = offs.get(layer).where(shape, way.middle());
                     throw new NotDone(
                             "Other copper, a hole or the edge is in the way on the "
                                     + work.board().copper().get(layer).role().words()
@@ -93,7 +86,7 @@ public record BusBar(Net net, List<Pt> along, double width, double pitch, double
             strokes.add(Features.stroke(way, width, says));
         }
         List<Pt> vias = new ArrayList<>();
-        for (Pt p : places()) {
+        for (Pt p : Way.of(along).places(pitch).limit(MOST).toList()) {
             if (form.hasRoom(work, offs, p)) {
                 vias.add(p);
             }
@@ -107,17 +100,5 @@ public record BusBar(Net net, List<Pt> along, double width, double pitch, double
         }
         return new Change(
                 board, "Adds a bar on both sides with " + Change.count(vias.size(), "via"), vias);
-    }
-
-    private List<Pt> places() {
-        LineString line =
-                Geo.FACTORY.createLineString(
-                        along.stream().map(Pt::coordinate).toArray(Coordinate[]::new));
-        LengthIndexedLine index = new LengthIndexedLine(line);
-        List<Pt> all = new ArrayList<>();
-        for (double s = 0; s <= line.getLength() && all.size() < 10_000; s += pitch) {
-            all.add(Pt.of(index.extractPoint(s)));
-        }
-        return all;
     }
 }

@@ -13,6 +13,7 @@ import dev.lastcut.core.touch.Touch;
 import dev.lastcut.core.touch.Work;
 import java.util.ArrayList;
 import java.util.Collections;
+import java.util.HashMap;
 import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
@@ -46,7 +47,7 @@ public record CoveredTracks(Optional<Net> net) implements Touch {
     public Change on(Work work) throws NotDone {
         Set<Integer> nets = net.isPresent() ? work.nets(net.get()) : Set.of();
         Set<Feature> gone = Collections.newSetFromMap(new IdentityHashMap<>());
-        Map<Integer, PreparedGeometry> prepared = new java.util.HashMap<>();
+        Map<Integer, PreparedGeometry> prepared = new HashMap<>();
         List<Pt> places = new ArrayList<>();
         double length = 0;
         for (CopperNode n : work.nets().nodes()) {

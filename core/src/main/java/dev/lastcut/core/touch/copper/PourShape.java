@@ -175,18 +175,13 @@ final class PourShape {
             if (!ours || hasPad(h)) {
                 continue;
             }
-            Geometry ring = about(h, room.ring());
+            Geometry ring = h.about(geometry.flattener(), room.ring());
             if (off.isFree(ring)) {
                 rings.add(ring);
             } else {
-                taken.add(about(h, pour.clearance()));
+                taken.add(h.about(geometry.flattener(), pour.clearance()));
             }
         }
-    }
-
-    private Geometry about(Hole h, double by) {
-        return geometry.flattener()
-                .stroke(new Segment.Line(h.from(), h.to()), h.diameter() + 2 * by);
     }
 
     private boolean hasPad(Hole h) {

@@ -81,11 +81,7 @@ public record Ring(double least) implements Touch {
                 if (ring.isEmpty() || ring.get().nm() >= least - SLACK_NM) {
                     continue;
                 }
-                Geometry wanted =
-                        geometry.flattener()
-                                .stroke(
-                                        new Segment.Line(hole.from(), hole.to()),
-                                        hole.diameter() + 2 * least);
+                Geometry wanted = hole.about(geometry.flattener(), least);
                 KeepOff off =
                         new KeepOff(
                                 geometry,

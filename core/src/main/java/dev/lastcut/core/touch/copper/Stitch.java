@@ -1,6 +1,5 @@
 package dev.lastcut.core.touch.copper;
 
-import dev.lastcut.core.geometry.Geo;
 import dev.lastcut.core.geometry.Length;
 import dev.lastcut.core.geometry.Pt;
 import dev.lastcut.core.touch.Change;
@@ -10,13 +9,9 @@ import dev.lastcut.core.touch.NotDone;
 import dev.lastcut.core.touch.Touch;
 import dev.lastcut.core.touch.Work;
 import java.util.ArrayList;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
-import org.locationtech.jts.geom.Coordinate;
 import org.locationtech.jts.geom.Envelope;
-import org.locationtech.jts.geom.LineString;
-import org.locationtech.jts.linearref.LengthIndexedLine;
 
 /**
  * Vias that tie the areas of a net on different layers together, on a grid or along a line,
@@ -79,27 +74,18 @@ public record Stitch(Net net, double pitch, double hole, double pad, List<Pt> al
                             + " lie over each other with room for a via",
                     along);
         }
-        Set<Integer> pieces = new HashSet<>(own);
         String says = "Adds " + Change.count(placed.size(), "via");
-        if (pieces.size() > 1) {
-            says += "; " + net.words() + " was in " + pieces.size() + " pieces";
+        if (own.size() > 1) {
+            says += "; " + net.words() + " was in " + own.size() + " pieces";
         }
         return new Change(ViaForm.with(work, own, form, placed), says, placed);
     }
 
     private List<Pt> candidates(Work work) throws NotDone {
-        List<Pt> all = new ArrayList<>();
         if (!along.isEmpty()) {
-            LineString line =
-                    Geo.FACTORY.createLineString(
-                            along.stream().map(Pt::coordinate).toArray(Coordinate[]::new));
-            int steps = (int) Math.floor(line.getLength() / pitch);
-            check(steps);
-            LengthIndexedLine index = new LengthIndexedLine(line);
-            for (int i = 0; i <= steps; i++) {
-                all.add(Pt.of(index.extractPoint(i * pitch)));
-            }
-            return all;
+            Way way = Way.of(along);
+            check(way.pitches(pitch));
+            return way.places(pitch).toList();
         }
         Envelope e = work.geometry().boardArea().getEnvelopeInternal();
         if (e.isNull()) {
@@ -108,6 +94,7 @@ public record Stitch(Net net, double pitch, double hole, double pad, List<Pt> al
         double columns = Math.floor(e.getWidth() / pitch);
         double rows = Math.floor(e.getHeight() / pitch);
         check(columns * rows);
+        List<Pt> all = new ArrayList<>();
         double x0 = e.getMinX() + (e.getWidth() - columns * pitch) / 2;
         double y0 = e.getMinY() + (e.getHeight() - rows * pitch) / 2;
         for (int row = 0; row <= rows; row++) {

@@ -1,7 +1,6 @@
 package dev.lastcut.core.touch.copper;
 
 import dev.lastcut.core.board.Board;
-import dev.lastcut.core.geometry.Geo;
 import dev.lastcut.core.geometry.Length;
 import dev.lastcut.core.geometry.Pt;
 import dev.lastcut.core.geometry.Segment;
@@ -66,7 +65,7 @@ public record Strap(Net net, Pt from, Pt to, double width, double hole, double p
         Segment way = new Segment.Line(from, to);
         Geometry shape = work.geometry().flattener().stroke(way, width);
         int home = form.covered(work, own, from).get(0);
-        Geometry blocked = Geo.empty();
+        Pt at = way.middle();
         for (int i = offs.size() - 1; i >= 0; i--) {
             int layer = home == 0 ? i : offs.size() - 1 - i;
             if (layer == home) {
@@ -92,12 +91,8 @@ public record Strap(Net net, Pt from, Pt to, double width, double hole, double p
                                         : ""),
                         List.of(from, to));
             }
-            blocked = Geo.sharedArea(offs.get(layer).zone(shape.getEnvelopeInternal(), 0), shape);
+            at = offs.get(layer).where(shape, way.middle());
         }
-        Pt at =
-                blocked.isEmpty()
-                        ? way.middle()
-                        : Pt.of(blocked.getInteriorPoint().getCoordinate());
         throw new NotDone(
                 "Other copper, a hole or the edge is in the way of the strap at " + Work.place(at),
                 at);

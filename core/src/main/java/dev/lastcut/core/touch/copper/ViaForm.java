@@ -1,5 +1,7 @@
 package dev.lastcut.core.touch.copper;
 
+import dev.lastcut.core.board.Board;
+import dev.lastcut.core.board.Feature;
 import dev.lastcut.core.board.Hole;
 import dev.lastcut.core.board.ObjectAttributes;
 import dev.lastcut.core.board.Role;
@@ -34,7 +36,7 @@ record ViaForm(double hole, double pad) {
     }
 
     /** The pad on a copper layer. */
-    dev.lastcut.core.board.Feature padAt(Pt p, ObjectAttributes net) {
+    Feature padAt(Pt p, ObjectAttributes net) {
         return Features.disc(
                 p, pad, new ObjectAttributes("ViaPad", net.net(), net.component(), net.pin()));
     }
@@ -94,8 +96,7 @@ record ViaForm(double hole, double pad) {
     }
 
     /** The board with vias at these places. */
-    static dev.lastcut.core.board.Board with(
-            Work work, Set<Integer> own, ViaForm form, List<Pt> places) {
+    static Board with(Work work, Set<Integer> own, ViaForm form, List<Pt> places) {
         ObjectAttributes says = work.says(own, "ViaPad");
         var board = work.board();
         for (var layer : board.copper()) {

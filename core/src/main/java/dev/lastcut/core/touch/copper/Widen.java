@@ -16,6 +16,7 @@ import dev.lastcut.core.touch.NotDone;
 import dev.lastcut.core.touch.Touch;
 import dev.lastcut.core.touch.Work;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -79,7 +80,7 @@ public record Widen(Optional<Net> net, double to) implements Touch {
         Drawn made = new Drawn();
         for (int index = 0; index < work.nets().layerCount(); index++) {
             Map<Feature, List<Feature>> drawn = new IdentityHashMap<>();
-            Map<Integer, KeepOff> offs = new java.util.HashMap<>();
+            Map<Integer, KeepOff> offs = new HashMap<>();
             for (CopperNode n : work.nets().nodes()) {
                 boolean ours = net.isEmpty() || nets.contains(n.net());
                 if (n.layer() == index && ours && isThin(n)) {

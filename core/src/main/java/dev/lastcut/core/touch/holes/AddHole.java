@@ -67,7 +67,7 @@ public record AddHole(Pt at, double diameter, boolean plated, double pad, double
         double keep = Math.max(keepOut, plated ? work.room().clearance() : work.room().hole());
         Board cut = Cleared.areas(work, room, keep, meant, areas);
         // The nets have other numbers on the board whose areas gave way.
-        Work cleared = new Work(work.geometry().changed(cut), work.room(), work.drawings());
+        Work cleared = work.on(cut);
         Set<Integer> own = meant.isEmpty() ? Set.of() : netsAt(cleared);
         String told = Beneath.look(cleared, room, -1, own, keep);
         Board board = cut;

@@ -5,7 +5,6 @@ import dev.lastcut.core.board.Feature;
 import dev.lastcut.core.board.Hole;
 import dev.lastcut.core.connectivity.CopperNode;
 import dev.lastcut.core.geometry.Geo;
-import dev.lastcut.core.geometry.Segment;
 import dev.lastcut.core.touch.Features;
 import dev.lastcut.core.touch.Work;
 import java.util.ArrayList;
@@ -26,12 +25,7 @@ final class Cleared {
      */
     static Board areas(
             Work work, Hole hole, double keep, Set<Integer> meant, Set<CopperNode> areas) {
-        Geometry zone =
-                work.geometry()
-                        .flattener()
-                        .stroke(
-                                new Segment.Line(hole.from(), hole.to()),
-                                hole.diameter() + 2 * keep);
+        Geometry zone = hole.about(work.geometry().flattener(), keep);
         Board board = work.board();
         for (int index = 0; index < work.nets().layerCount(); index++) {
             Map<Feature, List<Feature>> instead = new IdentityHashMap<>();

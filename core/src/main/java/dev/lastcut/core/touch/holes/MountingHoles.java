@@ -67,7 +67,7 @@ public record MountingHoles(double diameter, double inset, double keepOut) imple
         for (Pt corner : corners) {
             try {
                 Change one = new AddHole(corner, diameter, false, 0, keepOut).on(now);
-                now = new Work(now.geometry().changed(one.board()), work.room(), work.drawings());
+                now = now.on(one.board());
                 done.add(corner);
                 int more = one.says().indexOf("; it goes through");
                 if (more >= 0) {

@@ -60,7 +60,7 @@ public record MoveHole(Pt at, Pt to) implements Touch {
         Board cut = Cleared.areas(work, room, keep, own, areas);
         // Held against what lies there before its pads come along: they would be of one net with
         // it.
-        Work cleared = new Work(work.geometry().changed(cut), work.room(), work.drawings());
+        Work cleared = work.on(cut);
         int netNow = cleared.nets().netOfHole(index);
         String told =
                 Beneath.look(cleared, room, index, netNow < 0 ? Set.of() : Set.of(netNow), keep);

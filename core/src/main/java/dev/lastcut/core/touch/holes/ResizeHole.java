@@ -43,13 +43,7 @@ public record ResizeHole(Pt at, double diameter) implements Touch {
         String told = "";
         if (resized.diameter() > hole.diameter()) {
             double keep = hole.plated() ? work.room().clearance() : work.room().hole();
-            told =
-                    Beneath.look(
-                            work,
-                            resized,
-                            index,
-                            net < 0 ? Set.of() : Set.of(net),
-                            Math.min(keep, hole.plated() ? keep : work.room().hole()));
+            told = Beneath.look(work, resized, index, net < 0 ? Set.of() : Set.of(net), keep);
         }
         return new Change(
                 work.board().withHoles(HoleAt.changed(work, index, resized)),

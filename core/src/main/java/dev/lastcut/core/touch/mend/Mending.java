@@ -3,6 +3,7 @@ package dev.lastcut.core.touch.mend;
 import dev.lastcut.core.board.Feature;
 import dev.lastcut.core.board.Role;
 import dev.lastcut.core.check.Finding;
+import dev.lastcut.core.check.Pads;
 import dev.lastcut.core.connectivity.BoardGeometry;
 import dev.lastcut.core.connectivity.CopperNode;
 import dev.lastcut.core.geometry.Geo;
@@ -245,7 +246,7 @@ public final class Mending {
 
     /** Paste over the hole of a lead can be left out; that over a via in a pad cannot. */
     private Optional<Offer> leads(Finding f) {
-        var vias = dev.lastcut.core.check.Pads.vias(geometry);
+        var vias = Pads.vias(geometry);
         boolean lead =
                 f.also().stream()
                         .anyMatch(

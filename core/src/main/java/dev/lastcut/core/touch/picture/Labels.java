@@ -25,6 +25,7 @@ import java.util.Collections;
 import java.util.HashMap;
 import java.util.IdentityHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import org.locationtech.jts.geom.Coordinate;
@@ -73,7 +74,7 @@ public record Labels(boolean hide, Show show, double height) implements Touch {
             all.add("hide what there is");
         }
         if (show != Show.NOTHING) {
-            all.add("show " + show.name().toLowerCase(java.util.Locale.ROOT));
+            all.add("show " + show.name().toLowerCase(Locale.ROOT));
         }
         return "Lettering beside parts: " + String.join(", ", all);
     }
@@ -95,7 +96,7 @@ public record Labels(boolean hide, Show show, double height) implements Touch {
             int[] hidden = {0};
             Board board = hidden(work, bodies, hidden);
             says.add("takes " + Change.count(hidden[0], "word") + " away");
-            now = new Work(work.geometry().changed(board), work.room(), work.drawings());
+            now = work.on(board);
         }
         Board board = now.board();
         List<Pt> without = new ArrayList<>();

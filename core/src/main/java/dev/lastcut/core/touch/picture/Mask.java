@@ -6,6 +6,7 @@ import dev.lastcut.core.board.Layer;
 import dev.lastcut.core.board.ObjectAttributes;
 import dev.lastcut.core.board.Piece;
 import dev.lastcut.core.board.Role;
+import dev.lastcut.core.board.Side;
 import dev.lastcut.core.connectivity.BoardGeometry;
 import dev.lastcut.core.connectivity.CopperNode;
 import dev.lastcut.core.connectivity.PieceIndex;
@@ -32,8 +33,7 @@ import org.locationtech.jts.geom.Polygon;
  * @param leastDam webs narrower than this between two openings are left out; 0: none
  * @param side empty: both
  */
-public record Mask(double grow, double leastDam, Optional<dev.lastcut.core.board.Side> side)
-        implements Touch {
+public record Mask(double grow, double leastDam, Optional<Side> side) implements Touch {
     /** Flattened curves part by less than this. */
     private static final double HAIR_NM = 300;
 
@@ -117,12 +117,7 @@ public record Mask(double grow, double leastDam, Optional<dev.lastcut.core.board
     private Layer grown(BoardGeometry g, Layer layer) {
         List<Feature> all = new ArrayList<>();
         for (Piece p : g.pieces(layer.role())) {
-            if (p.isWhole()) {
-                all.addAll(Openings.grown(p.feature(), p.polygon(), grow));
-            } else {
-                Geometry moved = Geo.offset(p.polygon(), grow, 100);
-                all.addAll(Features.regions(moved, p.feature().attributes()));
-            }
+            all.addAll(Openings.grown(p, grow));
         }
         return layer.with(all);
     }

@@ -6,6 +6,7 @@ import dev.lastcut.core.board.Role;
 import dev.lastcut.core.board.Side;
 import dev.lastcut.core.check.Pads;
 import dev.lastcut.core.connectivity.CopperNode;
+import dev.lastcut.core.geometry.Geo;
 import dev.lastcut.core.geometry.Length;
 import dev.lastcut.core.geometry.Pt;
 import dev.lastcut.core.touch.Change;
@@ -86,11 +87,7 @@ public record OpenPads(double grow) implements Touch {
     private boolean baresOthers(Work work, Pads.Pad pad) {
         double reach = grow + Math.max(1, work.room().maskToCopper());
         for (CopperNode n :
-                work.nets()
-                        .near(
-                                pad.node().layer(),
-                                dev.lastcut.core.geometry.Geo.expanded(
-                                        pad.node().envelope(), reach))) {
+                work.nets().near(pad.node().layer(), Geo.expanded(pad.node().envelope(), reach))) {
             if (n.net() != pad.node().net()
                     && work.nets().contact().gap(n.piece(), pad.node().piece(), reach)
                             < reach - 600) {

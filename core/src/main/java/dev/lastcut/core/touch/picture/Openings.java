@@ -2,6 +2,7 @@ package dev.lastcut.core.touch.picture;
 
 import dev.lastcut.core.board.Aperture;
 import dev.lastcut.core.board.Feature;
+import dev.lastcut.core.board.Piece;
 import dev.lastcut.core.geometry.Geo;
 import dev.lastcut.core.geometry.Length;
 import dev.lastcut.core.touch.Features;
@@ -19,6 +20,13 @@ final class Openings {
                 + " mm "
                 + (grow > 0 ? "larger" : "smaller")
                 + " all round";
+    }
+
+    /** What is left of one in a picture, with its edge moved outwards. */
+    static List<Feature> grown(Piece p, double by) {
+        return p.isWhole()
+                ? grown(p.feature(), p.polygon(), by)
+                : Features.regions(Geo.offset(p.polygon(), by, 100), p.feature().attributes());
     }
 
     /**

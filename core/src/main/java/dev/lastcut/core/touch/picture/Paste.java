@@ -7,7 +7,6 @@ import dev.lastcut.core.board.Layer;
 import dev.lastcut.core.board.Piece;
 import dev.lastcut.core.board.Role;
 import dev.lastcut.core.check.Pads;
-import dev.lastcut.core.geometry.Geo;
 import dev.lastcut.core.geometry.Pt;
 import dev.lastcut.core.touch.Change;
 import dev.lastcut.core.touch.Features;
@@ -76,12 +75,7 @@ public record Paste(double grow, boolean offHoles) implements Touch {
                     gone.add(middle);
                 } else if (grow != 0) {
                     resized++;
-                    all.addAll(
-                            p.isWhole()
-                                    ? Openings.grown(p.feature(), p.polygon(), grow)
-                                    : Features.regions(
-                                            Geo.offset(p.polygon(), grow, 100),
-                                            p.feature().attributes()));
+                    all.addAll(Openings.grown(p, grow));
                 } else {
                     all.addAll(
                             p.isWhole()

@@ -70,10 +70,7 @@ final class SilkZone {
         for (int i : work.geometry().holes().near(e)) {
             Hole h = work.board().holes().get(i);
             if (!h.plated() || h.diameter() > 500_000) {
-                all.add(
-                        work.geometry()
-                                .flattener()
-                                .stroke(new Segment.Line(h.from(), h.to()), h.diameter() + 2 * by));
+                all.add(h.about(work.geometry().flattener(), by));
             }
         }
         return all;
