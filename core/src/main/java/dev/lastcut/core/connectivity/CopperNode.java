@@ -17,6 +17,11 @@ public record CopperNode(int id, int layer, int net, Piece piece) {
         return piece.feature();
     }
 
+    /** Whether it is of a filled area; pads that are painted as areas are such too. */
+    public boolean isArea() {
+        return feature() instanceof Feature.Region;
+    }
+
     public Polygon polygon() {
         return piece.polygon();
     }

@@ -19,6 +19,9 @@ public final class Features {
     /** What overlays leave that is smaller than a square micrometre is none. */
     private static final double DUST_NM2 = 1e6;
 
+    /** The name of the file that holes and contours of touches are of. */
+    public static final String FILE = "touch-up";
+
     private Features() {}
 
     /**

@@ -1,6 +1,5 @@
 package dev.lastcut.core.touch;
 
-import dev.lastcut.core.board.Feature;
 import dev.lastcut.core.board.Hole;
 import dev.lastcut.core.board.Piece;
 import dev.lastcut.core.board.Role;
@@ -28,6 +27,9 @@ import org.locationtech.jts.geom.Polygon;
 public final class KeepOff {
     /** Arcs of zones deviate by this much; checks allow for several times that. */
     public static final double CHORD_NM = 200;
+
+    /** Flattened curves are true to this: a distance that falls short by less is kept. */
+    public static final double SLACK_NM = 600;
 
     /**
      * How far to keep, nm.
@@ -137,17 +139,13 @@ public final class KeepOff {
         boolean others = false;
         for (CopperNode n : nets.near(layer, opening.envelope())) {
             if (nets.contact().touch(n.piece(), opening)) {
-                if (own.contains(n.net()) && !isArea(n)) {
+                if (own.contains(n.net()) && !n.isArea()) {
                     return false;
                 }
                 others |= !own.contains(n.net());
             }
         }
         return others;
-    }
-
-    private static boolean isArea(CopperNode n) {
-        return n.feature() instanceof Feature.Region;
     }
 
     /** Adds all within a distance of a piece; of a large one, of its tiles by the window. */

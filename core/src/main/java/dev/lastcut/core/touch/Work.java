@@ -91,6 +91,21 @@ public record Work(BoardGeometry geometry, Room room, Drawings drawings) {
         return geometry.netNames(net).isEmpty() && geometry.netName(net).equals(name);
     }
 
+    /** The net of a hole, or none. */
+    public Set<Integer> netsOfHole(int hole) {
+        int net = nets().netOfHole(hole);
+        return net < 0 ? Set.of() : Set.of(net);
+    }
+
+    /** The nets of all copper at a place. */
+    public Set<Integer> netsAt(Pt at) {
+        Set<Integer> found = new TreeSet<>();
+        for (int layer = 0; layer < nets().layerCount(); layer++) {
+            nets().at(layer, at).forEach(n -> found.add(n.net()));
+        }
+        return found;
+    }
+
     /** What copper that is drawn says of itself. */
     public ObjectAttributes says(Set<Integer> nets, String function) {
         List<String> names =

@@ -92,7 +92,7 @@ public final class CopperSliverRule implements Rule {
 
     private static List<Neck> necksOf(CopperNets nets, CopperNode n, double limit) {
         List<Neck> necks = new ArrayList<>();
-        if (n.feature() instanceof Feature.Region || !n.piece().isWhole()) {
+        if (n.isArea() || !n.piece().isWhole()) {
             for (Measure m : Necks.of(n.polygon(), limit)) {
                 if (isBare(nets, n, m, limit)) {
                     necks.add(new Neck(n.layer(), n.net(), m, false));

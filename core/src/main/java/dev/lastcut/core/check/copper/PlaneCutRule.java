@@ -70,7 +70,7 @@ public final class PlaneCutRule implements Rule {
         CopperNode largest = null;
         for (CopperNode n : c.geometry().nets().nodes()) {
             if (n.layer() == layer
-                    && n.feature() instanceof Feature.Region
+                    && n.isArea()
                     && n.envelope().getArea() > PLANE_SHARE * board
                     && (largest == null || n.polygon().getArea() > largest.polygon().getArea())) {
                 largest = n;

@@ -67,9 +67,7 @@ public final class PourCoversTrackRule implements Rule {
 
     /** A filled area of a size that no pad has. */
     static boolean isPour(CopperNode n) {
-        return n.feature() instanceof Feature.Region
-                && n.envelope().getArea() > POUR_NM2
-                && n.polygon().getArea() > POUR_NM2;
+        return n.isArea() && n.envelope().getArea() > POUR_NM2 && n.polygon().getArea() > POUR_NM2;
     }
 
     private static List<CopperNode> covered(CopperNets nets, CopperNode pour) {

@@ -165,8 +165,7 @@ public final class ShortRule implements Rule {
     }
 
     private static boolean isDrawnJoint(CopperNode a, CopperNode b) {
-        boolean area =
-                a.feature() instanceof Feature.Region || b.feature() instanceof Feature.Region;
+        boolean area = a.isArea() || b.isArea();
         if (a.layer() != b.layer() && area) {
             return true;
         }

@@ -1,6 +1,5 @@
 package dev.lastcut.core.check.order;
 
-import dev.lastcut.core.board.Feature;
 import dev.lastcut.core.capability.OrderOption;
 import dev.lastcut.core.check.CheckContext;
 import dev.lastcut.core.check.FindingBuilder;
@@ -38,7 +37,7 @@ public final class PourOnTransparentRule implements Rule {
         List<Pt> pours = new ArrayList<>();
         double covered = 0;
         for (CopperNode n : c.geometry().nets().nodes()) {
-            if (n.feature() instanceof Feature.Region && n.polygon().getArea() > LEAST_NM2) {
+            if (n.isArea() && n.polygon().getArea() > LEAST_NM2) {
                 pours.add(Pt.of(n.polygon().getInteriorPoint().getCoordinate()));
                 covered += n.polygon().getArea();
             }

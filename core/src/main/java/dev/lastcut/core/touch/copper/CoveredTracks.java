@@ -1,7 +1,6 @@
 package dev.lastcut.core.touch.copper;
 
 import dev.lastcut.core.board.Feature;
-import dev.lastcut.core.board.Layer;
 import dev.lastcut.core.connectivity.CopperNode;
 import dev.lastcut.core.geometry.Geo;
 import dev.lastcut.core.geometry.Length;
@@ -9,10 +8,10 @@ import dev.lastcut.core.geometry.Pt;
 import dev.lastcut.core.touch.Change;
 import dev.lastcut.core.touch.Net;
 import dev.lastcut.core.touch.NotDone;
+import dev.lastcut.core.touch.Redrawn;
 import dev.lastcut.core.touch.Touch;
 import dev.lastcut.core.touch.Work;
 import java.util.ArrayList;
-import java.util.Collections;
 import java.util.HashMap;
 import java.util.IdentityHashMap;
 import java.util.List;
@@ -46,7 +45,7 @@ public record CoveredTracks(Optional<Net> net) implements Touch {
     @Override
     public Change on(Work work) throws NotDone {
         Set<Integer> nets = net.isPresent() ? work.nets(net.get()) : Set.of();
-        Set<Feature> gone = Collections.newSetFromMap(new IdentityHashMap<>());
+        Map<Feature, List<Feature>> gone = new IdentityHashMap<>();
         Map<Integer, PreparedGeometry> prepared = new HashMap<>();
         List<Pt> places = new ArrayList<>();
         double length = 0;
@@ -55,7 +54,7 @@ public record CoveredTracks(Optional<Net> net) implements Touch {
                     && n.feature() instanceof Feature.Stroke s
                     && n.piece().isWhole()
                     && isCovered(work, n, prepared)
-                    && gone.add(s)) {
+                    && gone.put(s, List.of()) == null) {
                 length += s.path().length();
                 places.add(s.path().middle());
             }
@@ -66,15 +65,8 @@ public record CoveredTracks(Optional<Net> net) implements Touch {
                             + net.map(Net::words).orElse("this board")
                             + " lies wholly in an area of its net");
         }
-        var board = work.board();
-        for (Layer layer : work.board().copper()) {
-            List<Feature> left = layer.features().stream().filter(f -> !gone.contains(f)).toList();
-            if (left.size() < layer.features().size()) {
-                board = board.with(layer.with(left));
-            }
-        }
         return new Change(
-                board,
+                Redrawn.with(work.board(), gone),
                 "Takes "
                         + Change.count(gone.size(), "track")
                         + " away, "
@@ -87,7 +79,7 @@ public record CoveredTracks(Optional<Net> net) implements Touch {
             Work work, CopperNode track, Map<Integer, PreparedGeometry> prepared) {
         for (CopperNode n : work.nets().near(track.layer(), track.envelope())) {
             if (n.net() == track.net()
-                    && OldAreas.isArea(n)
+                    && n.isArea()
                     && n.envelope().contains(Geo.expanded(track.envelope(), -1_000))
                     && prepared.computeIfAbsent(
                                     n.id(), k -> PreparedGeometryFactory.prepare(n.polygon()))

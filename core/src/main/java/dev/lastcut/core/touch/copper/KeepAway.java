@@ -1,20 +1,19 @@
 package dev.lastcut.core.touch.copper;
 
 import dev.lastcut.core.board.Feature;
-import dev.lastcut.core.board.Layer;
-import dev.lastcut.core.check.Pads;
 import dev.lastcut.core.connectivity.CopperNode;
 import dev.lastcut.core.geometry.Geo;
 import dev.lastcut.core.geometry.Length;
 import dev.lastcut.core.geometry.Pt;
 import dev.lastcut.core.touch.Change;
-import dev.lastcut.core.touch.Features;
 import dev.lastcut.core.touch.KeepOff;
 import dev.lastcut.core.touch.NotDone;
+import dev.lastcut.core.touch.Redrawn;
 import dev.lastcut.core.touch.Touch;
 import dev.lastcut.core.touch.Work;
 import java.util.ArrayList;
 import java.util.Collections;
+import java.util.HashMap;
 import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -76,45 +75,30 @@ public record KeepAway(double clear, double edge, double hole, double mask, doub
 
     @Override
     public Change on(Work work) throws NotDone {
-        var board = work.board();
+        Set<Feature> changed = Collections.newSetFromMap(new IdentityHashMap<>());
+        Map<Integer, Geometry> left = new HashMap<>();
         double taken = 0;
         List<Pt> places = new ArrayList<>();
         for (int index = 0; index < work.nets().layerCount(); index++) {
-            Layer layer = work.board().copper().get(index);
-            Map<Feature, List<Geometry>> left = new IdentityHashMap<>();
-            Set<Feature> changed = Collections.newSetFromMap(new IdentityHashMap<>());
             for (CopperNode n : areas(work, index)) {
                 List<Geometry> zones = zones(work, index, n);
-                Geometry kept = n.polygon();
                 if (!zones.isEmpty()) {
                     List<Pt> here = new ArrayList<>();
-                    kept = kept(n, Geo.union(zones), here);
+                    Geometry kept = kept(n, Geo.union(zones), here);
                     if (!here.isEmpty()) {
                         places.addAll(here);
                         changed.add(n.feature());
                         taken += n.polygon().getArea() - kept.getArea();
+                        left.put(n.id(), kept);
                     }
                 }
-                left.computeIfAbsent(n.feature(), k -> new ArrayList<>()).add(kept);
-            }
-            if (!changed.isEmpty()) {
-                List<Feature> features = new ArrayList<>();
-                for (Feature f : layer.features()) {
-                    if (changed.contains(f)) {
-                        left.get(f)
-                                .forEach(g -> features.addAll(Features.regions(g, f.attributes())));
-                    } else {
-                        features.add(f);
-                    }
-                }
-                board = board.with(layer.with(features));
             }
         }
         if (taken == 0) {
             throw new NotDone("No filled area is nearer than that");
         }
         return new Change(
-                board,
+                Redrawn.areas(work, changed, n -> left.getOrDefault(n.id(), n.polygon())),
                 String.format(
                         Locale.ROOT,
                         "Takes %s off, at %s",
@@ -128,18 +112,9 @@ public record KeepAway(double clear, double edge, double hole, double mask, doub
     }
 
     private static List<CopperNode> areas(Work work, int layer) {
-        Set<Feature> pads = Collections.newSetFromMap(new IdentityHashMap<>());
-        work.board()
-                .copper()
-                .get(layer)
-                .role()
-                .side()
-                .ifPresent(
-                        s ->
-                                Pads.on(work.geometry(), s)
-                                        .forEach(p -> pads.add(p.node().feature())));
+        Set<Feature> pads = OldAreas.pads(work.geometry(), layer);
         return work.nets().nodes().stream()
-                .filter(n -> n.layer() == layer && OldAreas.isArea(n))
+                .filter(n -> n.layer() == layer && n.isArea())
                 .filter(n -> !pads.contains(n.feature()))
                 .toList();
     }

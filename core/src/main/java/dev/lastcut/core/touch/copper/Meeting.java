@@ -43,8 +43,7 @@ final class Meeting {
         PreparedGeometry there = PreparedGeometryFactory.prepare(drawn);
         IndexedPointInAreaLocator within = new IndexedPointInAreaLocator(drawn);
         for (CopperNode n : geometry.nets().near(layer, drawn.getEnvelopeInternal())) {
-            boolean counts =
-                    own.contains(n.net()) && !left.test(n.feature()) && !OldAreas.isArea(n);
+            boolean counts = own.contains(n.net()) && !left.test(n.feature()) && !n.isArea();
             if (!counts || reaches(n.piece(), within) || !there.intersects(n.polygon())) {
                 continue;
             }

@@ -31,7 +31,7 @@ final class OldAreas {
         for (int net : nets) {
             for (int id : g.nets().nodesOf(net)) {
                 CopperNode n = g.nets().nodes().get(id);
-                if (n.layer() == layer && isArea(n) && !pads.contains(n.feature())) {
+                if (n.layer() == layer && n.isArea() && !pads.contains(n.feature())) {
                     old.areas.add(n.feature());
                 }
             }
@@ -44,11 +44,8 @@ final class OldAreas {
         return old;
     }
 
-    static boolean isArea(CopperNode n) {
-        return n.feature() instanceof Feature.Region;
-    }
-
-    private static Set<Feature> pads(BoardGeometry g, int layer) {
+    /** What of a layer is soldered to: painted pads are no areas to be changed. */
+    static Set<Feature> pads(BoardGeometry g, int layer) {
         Set<Feature> pads = Collections.newSetFromMap(new IdentityHashMap<>());
         g.board()
                 .copper()

@@ -1,9 +1,11 @@
 package dev.lastcut.core.touch.copper;
 
+import dev.lastcut.core.board.Board;
 import dev.lastcut.core.board.Feature;
 import dev.lastcut.core.board.Hole;
 import dev.lastcut.core.board.Shaper;
 import dev.lastcut.core.check.holes.AnnularRingRule;
+import dev.lastcut.core.connectivity.BoardGeometry;
 import dev.lastcut.core.connectivity.CopperNode;
 import dev.lastcut.core.geometry.Geo;
 import dev.lastcut.core.geometry.Length;
@@ -14,6 +16,7 @@ import dev.lastcut.core.touch.Drawn;
 import dev.lastcut.core.touch.Features;
 import dev.lastcut.core.touch.KeepOff;
 import dev.lastcut.core.touch.NotDone;
+import dev.lastcut.core.touch.Redrawn;
 import dev.lastcut.core.touch.Touch;
 import dev.lastcut.core.touch.Work;
 import java.util.ArrayList;
@@ -32,9 +35,6 @@ import org.locationtech.jts.geom.Polygon;
  * @param least the ring wanted
  */
 public record Ring(double least) implements Touch {
-    /** Flattened curves are true to this. */
-    private static final double SLACK_NM = 600;
-
     public Ring {
         Sizes.above("least_mm", least);
     }
@@ -74,11 +74,7 @@ public record Ring(double least) implements Touch {
             boolean all = true;
             for (int layer = 0; layer < work.nets().layerCount(); layer++) {
                 int onLayer = layer;
-                if (AnnularRingRule.ringAtLeast(geometry, hole, layer, least) >= least) {
-                    continue;
-                }
-                var ring = AnnularRingRule.ring(geometry, hole, layer, least);
-                if (ring.isEmpty() || ring.get().nm() >= least - SLACK_NM) {
+                if (!isThin(geometry, hole, layer, least)) {
                     continue;
                 }
                 Geometry wanted = hole.about(geometry.flattener(), least);
@@ -115,18 +111,20 @@ public record Ring(double least) implements Touch {
                                     + Change.count(tight.size(), "thin ring"),
                     tight);
         }
-        var board = work.board();
-        for (int layer = 0; layer < work.nets().layerCount(); layer++) {
-            var copper = board.copper().get(layer);
-            List<Feature> features = Widen.replaced(copper.features(), instead);
-            features.addAll(more.getOrDefault(layer, List.of()));
-            board = board.with(copper.with(features));
-        }
+        Board board = Redrawn.plus(Redrawn.with(work.board(), instead), more);
         String says = "Thickens " + Change.count(done.size(), "ring");
         if (!tight.isEmpty()) {
             says += "; " + tight.size() + " of them as far as there is room";
         }
         return new Change(board, says, done);
+    }
+
+    /** Whether a hole's ring on a copper layer is there, and narrower than this, nm. */
+    public static boolean isThin(BoardGeometry geometry, Hole hole, int layer, double least) {
+        return AnnularRingRule.ringAtLeast(geometry, hole, layer, least) < least
+                && AnnularRingRule.ring(geometry, hole, layer, least)
+                        .filter(m -> m.nm() < least - KeepOff.SLACK_NM)
+                        .isPresent();
     }
 
     private List<Feature> drawn(

@@ -14,9 +14,11 @@ import dev.lastcut.core.touch.Drawn;
 import dev.lastcut.core.touch.Features;
 import dev.lastcut.core.touch.KeepOff;
 import dev.lastcut.core.touch.NotDone;
+import dev.lastcut.core.touch.Redrawn;
 import dev.lastcut.core.touch.Touch;
 import dev.lastcut.core.touch.Work;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.HashMap;
 import java.util.IdentityHashMap;
 import java.util.List;
@@ -61,7 +63,7 @@ public record Slivers(double least) implements Touch {
         List<Pt> taken = new ArrayList<>();
         Drawn made = new Drawn();
         for (CopperNode n : work.nets().nodes()) {
-            if (!OldAreas.isArea(n) && n.piece().isWhole()) {
+            if (!n.isArea() && n.piece().isWhole()) {
                 continue;
             }
             List<Measure> necks = Necks.of(n.polygon(), least - SLACK_NM);
@@ -90,7 +92,7 @@ public record Slivers(double least) implements Touch {
                     left.add(m);
                 }
             }
-            if (!left.isEmpty() && OldAreas.isArea(n)) {
+            if (!left.isEmpty() && n.isArea()) {
                 cut.put(n.id(), cut(n.polygon(), left));
                 left.forEach(m -> taken.add(m.middle()));
             }
@@ -122,28 +124,10 @@ public record Slivers(double least) implements Touch {
 
     private static Board board(
             Work work, Map<Integer, List<Feature>> more, Map<Integer, Geometry> cut) {
-        Map<Feature, List<Feature>> instead = new IdentityHashMap<>();
-        cut.keySet()
-                .forEach(
-                        id ->
-                                instead.put(
-                                        work.nets().nodes().get(id).feature(), new ArrayList<>()));
-        // A feature that clear ones cut up is drawn again piece by piece.
-        for (CopperNode n : work.nets().nodes()) {
-            List<Feature> regions = instead.get(n.feature());
-            if (regions != null) {
-                Geometry shape = cut.getOrDefault(n.id(), n.polygon());
-                regions.addAll(Features.regions(shape, n.feature().attributes()));
-            }
-        }
-        Board board = work.board();
-        for (int index = 0; index < work.nets().layerCount(); index++) {
-            var layer = board.copper().get(index);
-            List<Feature> features = Widen.replaced(layer.features(), instead);
-            features.addAll(more.getOrDefault(index, List.of()));
-            board = board.with(layer.with(features));
-        }
-        return board;
+        Set<Feature> which = Collections.newSetFromMap(new IdentityHashMap<>());
+        cut.keySet().forEach(id -> which.add(work.nets().nodes().get(id).feature()));
+        Board board = Redrawn.areas(work, which, n -> cut.getOrDefault(n.id(), n.polygon()));
+        return Redrawn.plus(board, more);
     }
 
     private static String says(List<Pt> bridged, List<Pt> taken) {

@@ -1,6 +1,7 @@
 package dev.lastcut.core.touch.copper;
 
 import dev.lastcut.core.geometry.Length;
+import dev.lastcut.core.geometry.PlaceIndex;
 import dev.lastcut.core.geometry.Pt;
 import dev.lastcut.core.touch.Change;
 import dev.lastcut.core.touch.KeepOff;
@@ -59,12 +60,15 @@ public record Stitch(Net net, double pitch, double hole, double pad, List<Pt> al
         Set<Integer> own = work.nets(net);
         ViaForm form = new ViaForm(hole, pad);
         List<KeepOff> offs = ViaForm.offs(work, own);
-        List<Pt> placed = new ArrayList<>();
         double apart = Math.max(pitch * 0.5, hole + work.room().web());
+        PlaceIndex<Pt> taken = new PlaceIndex<>(Math.nextDown(apart));
+        List<Pt> placed = new ArrayList<>();
         for (Pt p : candidates(work)) {
-            boolean near = placed.stream().anyMatch(q -> q.distance(p) < apart);
-            if (!near && form.covered(work, own, p).size() >= 2 && form.hasRoom(work, offs, p)) {
+            if (!taken.hasAt(p)
+                    && form.covered(work, own, p).size() >= 2
+                    && form.hasRoom(work, offs, p)) {
                 placed.add(p);
+                taken.put(p, p);
             }
         }
         if (placed.isEmpty()) {

@@ -13,6 +13,7 @@ import dev.lastcut.core.touch.Drawn;
 import dev.lastcut.core.touch.Features;
 import dev.lastcut.core.touch.KeepOff;
 import dev.lastcut.core.touch.NotDone;
+import dev.lastcut.core.touch.Redrawn;
 import dev.lastcut.core.touch.Touch;
 import dev.lastcut.core.touch.Work;
 import java.util.ArrayList;
@@ -93,15 +94,11 @@ public record Teardrop(double length) implements Touch {
                             : "There is no room for any teardrop",
                     tight);
         }
-        var board = work.board();
-        for (var e : more.entrySet()) {
-            board = board.with(board.copper().get(e.getKey()).plus(e.getValue()));
-        }
         String says = "Adds " + Change.count(done.size(), "teardrop");
         if (!tight.isEmpty()) {
             says += "; no room for " + tight.size();
         }
-        return new Change(board, says, tight.isEmpty() ? done : tight);
+        return new Change(Redrawn.plus(work.board(), more), says, tight.isEmpty() ? done : tight);
     }
 
     private static boolean isRoundPad(Work work, CopperNode n) {

@@ -1,13 +1,13 @@
 package dev.lastcut.core.touch.copper;
 
 import dev.lastcut.core.board.Feature;
-import dev.lastcut.core.board.Layer;
 import dev.lastcut.core.connectivity.CopperNode;
 import dev.lastcut.core.geometry.Length;
 import dev.lastcut.core.touch.Change;
 import dev.lastcut.core.touch.Features;
 import dev.lastcut.core.touch.Net;
 import dev.lastcut.core.touch.NotDone;
+import dev.lastcut.core.touch.Redrawn;
 import dev.lastcut.core.touch.Touch;
 import dev.lastcut.core.touch.Work;
 import java.util.IdentityHashMap;
@@ -39,29 +39,23 @@ public record Thin(Net net, double to) implements Touch {
     @Override
     public Change on(Work work) throws NotDone {
         Set<Integer> nets = work.nets(net);
-        var board = work.board();
         int count = 0;
         double length = 0;
-        for (int index = 0; index < work.nets().layerCount(); index++) {
-            Map<Feature, List<Feature>> drawn = new IdentityHashMap<>();
-            for (CopperNode n : work.nets().nodes()) {
-                if (n.layer() == index
-                        && nets.contains(n.net())
-                        && n.feature() instanceof Feature.Stroke s
-                        && s.roundWidth() > to) {
-                    drawn.put(s, List.of(Features.stroke(s.path(), to, s.attributes())));
-                    count++;
-                    length += s.path().length();
-                }
+        Map<Feature, List<Feature>> drawn = new IdentityHashMap<>();
+        for (CopperNode n : work.nets().nodes()) {
+            if (nets.contains(n.net())
+                    && n.feature() instanceof Feature.Stroke s
+                    && s.roundWidth() > to) {
+                drawn.put(s, List.of(Features.stroke(s.path(), to, s.attributes())));
+                count++;
+                length += s.path().length();
             }
-            Layer layer = board.copper().get(index);
-            board = board.with(layer.with(Widen.replaced(layer.features(), drawn)));
         }
         if (count == 0) {
             throw new NotDone("No track of " + net.words() + " is wider than " + Length.text(to));
         }
         return new Change(
-                board,
+                Redrawn.with(work.board(), drawn),
                 "Thins " + Change.count(count, "track") + ", " + Length.text(length) + " in all",
                 List.of());
     }

@@ -20,9 +20,6 @@ import org.locationtech.jts.geom.Geometry;
 
 /** A via as touches put them: hole and pad, nm, and where there is room for one. */
 record ViaForm(double hole, double pad) {
-    /** The name of the file that holes added by touches are of. */
-    static final String FILE = "touch-up";
-
     ViaForm {
         Sizes.above("hole_mm", hole);
         Sizes.above("pad_mm", pad);
@@ -32,7 +29,7 @@ record ViaForm(double hole, double pad) {
     }
 
     Hole at(Pt p) {
-        return new Hole(p, p, Math.round(hole), true, FILE, 0);
+        return new Hole(p, p, Math.round(hole), true, Features.FILE, 0);
     }
 
     /** The pad on a copper layer. */

@@ -1,7 +1,6 @@
 package dev.lastcut.core.touch.copper;
 
 import dev.lastcut.core.board.Feature;
-import dev.lastcut.core.board.Layer;
 import dev.lastcut.core.connectivity.CopperNode;
 import dev.lastcut.core.geometry.Geo;
 import dev.lastcut.core.geometry.Length;
@@ -13,6 +12,7 @@ import dev.lastcut.core.touch.Features;
 import dev.lastcut.core.touch.KeepOff;
 import dev.lastcut.core.touch.Net;
 import dev.lastcut.core.touch.NotDone;
+import dev.lastcut.core.touch.Redrawn;
 import dev.lastcut.core.touch.Touch;
 import dev.lastcut.core.touch.Work;
 import java.util.ArrayList;
@@ -76,10 +76,9 @@ public record Widen(Optional<Net> net, double to) implements Touch {
     public Change on(Work work) throws NotDone {
         Set<Integer> nets = net.isPresent() ? work.nets(net.get()) : Set.of();
         Tally tally = new Tally();
-        var board = work.board();
+        Map<Feature, List<Feature>> drawn = new IdentityHashMap<>();
         Drawn made = new Drawn();
         for (int index = 0; index < work.nets().layerCount(); index++) {
-            Map<Feature, List<Feature>> drawn = new IdentityHashMap<>();
             Map<Integer, KeepOff> offs = new HashMap<>();
             for (CopperNode n : work.nets().nodes()) {
                 boolean ours = net.isEmpty() || nets.contains(n.net());
@@ -106,10 +105,6 @@ public record Widen(Optional<Net> net, double to) implements Touch {
                     }
                 }
             }
-            if (!drawn.isEmpty()) {
-                Layer layer = board.copper().get(index);
-                board = board.with(layer.with(replaced(layer.features(), drawn)));
-            }
         }
         if (tally.thin == 0) {
             throw new NotDone(
@@ -135,20 +130,7 @@ public record Widen(Optional<Net> net, double to) implements Touch {
                             Length.text(tally.stays),
                             Change.count(tally.places.size(), "place"));
         }
-        return new Change(board, says, tally.places);
-    }
-
-    static List<Feature> replaced(List<Feature> features, Map<Feature, List<Feature>> by) {
-        List<Feature> all = new ArrayList<>();
-        for (Feature f : features) {
-            List<Feature> instead = by.get(f);
-            if (instead == null) {
-                all.add(f);
-            } else {
-                all.addAll(instead);
-            }
-        }
-        return all;
+        return new Change(Redrawn.with(work.board(), drawn), says, tally.places);
     }
 
     private boolean isThin(CopperNode n) {

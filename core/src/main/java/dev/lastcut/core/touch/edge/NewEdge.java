@@ -15,12 +15,15 @@ import dev.lastcut.core.geometry.Pt;
 import dev.lastcut.core.geometry.Segment;
 import dev.lastcut.core.touch.Change;
 import dev.lastcut.core.touch.Features;
+import dev.lastcut.core.touch.KeepOff;
 import dev.lastcut.core.touch.NotDone;
+import dev.lastcut.core.touch.Redrawn;
 import dev.lastcut.core.touch.Work;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.IdentityHashMap;
 import java.util.List;
-import java.util.Map;
+import java.util.Set;
 import org.locationtech.jts.geom.Geometry;
 import org.locationtech.jts.geom.prep.PreparedGeometry;
 import org.locationtech.jts.geom.prep.PreparedGeometryFactory;
@@ -45,9 +48,7 @@ final class NewEdge {
         PreparedGeometry now = PreparedGeometryFactory.prepare(area);
         PreparedGeometry was = before.isEmpty() ? now : PreparedGeometryFactory.prepare(before);
         for (CopperNode n : work.nets().nodes()) {
-            if (!(n.feature() instanceof Feature.Region)
-                    && !now.covers(n.polygon())
-                    && was.covers(n.polygon())) {
+            if (!n.isArea() && !now.covers(n.polygon()) && was.covers(n.polygon())) {
                 Pt at = Pt.of(n.envelope().centre());
                 throw new NotDone(
                         "Copper of "
@@ -79,10 +80,11 @@ final class NewEdge {
 
     private static int near(Work work, Geometry area, PreparedGeometry was) {
         PreparedGeometry may =
-                PreparedGeometryFactory.prepare(Geo.offset(area, -(work.room().edge() - 600), 100));
+                PreparedGeometryFactory.prepare(
+                        Geo.offset(area, -(work.room().edge() - KeepOff.SLACK_NM), 100));
         int near = 0;
         for (CopperNode n : work.nets().nodes()) {
-            boolean free = n.feature() instanceof Feature.Region || may.covers(n.polygon());
+            boolean free = n.isArea() || may.covers(n.polygon());
             near += free || !was.covers(n.polygon()) ? 0 : 1;
         }
         return near;
@@ -94,32 +96,19 @@ final class NewEdge {
         PreparedGeometry free = PreparedGeometryFactory.prepare(may);
         PreparedGeometry old =
                 PreparedGeometryFactory.prepare(
-                        Geo.offset(work.geometry().boardArea(), -(work.room().edge() - 600), 100));
-        Board board = work.board();
-        Map<Feature, List<Feature>> instead = new IdentityHashMap<>();
+                        Geo.offset(
+                                work.geometry().boardArea(),
+                                -(work.room().edge() - KeepOff.SLACK_NM),
+                                100));
+        Set<Feature> which = Collections.newSetFromMap(new IdentityHashMap<>());
         for (CopperNode n : work.nets().nodes()) {
-            if (n.feature() instanceof Feature.Region
+            if (n.isArea()
                     && !free.covers(n.polygon())
                     && (old.covers(n.polygon()) || !area.covers(n.polygon()))) {
-                instead.put(n.feature(), new ArrayList<>());
+                which.add(n.feature());
             }
         }
-        for (CopperNode n : work.nets().nodes()) {
-            List<Feature> regions = instead.get(n.feature());
-            if (regions != null) {
-                regions.addAll(
-                        Features.regions(
-                                Geo.sharedArea(n.polygon(), may), n.feature().attributes()));
-            }
-        }
-        for (Layer layer : work.board().copper()) {
-            if (layer.features().stream().anyMatch(instead::containsKey)) {
-                List<Feature> all = new ArrayList<>();
-                layer.features().forEach(f -> all.addAll(instead.getOrDefault(f, List.of(f))));
-                board = board.with(layer.with(all));
-            }
-        }
-        return board;
+        return Redrawn.areas(work, which, n -> Geo.sharedArea(n.polygon(), may));
     }
 
     private static Board drawn(Board board, Outline made) {
@@ -130,7 +119,7 @@ final class NewEdge {
         Layer layer =
                 board.layer(Role.OUTLINE)
                         .map(l -> l.with(strokes))
-                        .orElseGet(() -> new Layer(Role.OUTLINE, "touch-up", strokes));
+                        .orElseGet(() -> new Layer(Role.OUTLINE, Features.FILE, strokes));
         return board.withOutline(made).with(layer);
     }
 

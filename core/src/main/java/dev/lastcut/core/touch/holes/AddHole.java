@@ -16,7 +16,6 @@ import java.util.Collections;
 import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Set;
-import java.util.TreeSet;
 
 /**
  * One more hole. Areas of copper keep away from it where it is not plated, and from its pad where
@@ -27,8 +26,6 @@ import java.util.TreeSet;
  */
 public record AddHole(Pt at, double diameter, boolean plated, double pad, double keepOut)
         implements Touch {
-    static final String FILE = "touch-up";
-
     public AddHole {
         Sizes.above("diameter_mm", diameter);
         Sizes.notBelow0("pad_mm", pad);
@@ -59,17 +56,37 @@ public record AddHole(Pt at, double diameter, boolean plated, double pad, double
 
     @Override
     public Change on(Work work) throws NotDone {
-        Hole hole = new Hole(at, at, Math.round(diameter), plated, FILE, 0);
+        Added added = added(work);
+        return new Change(
+                added.board,
+                "Adds the hole"
+                        + (pad > 0 ? " with its pad" : "")
+                        + added.gaveWay
+                        + Beneath.said(added.told),
+                List.of(at));
+    }
+
+    /**
+     * The board with the hole.
+     *
+     * @param gaveWay the areas that gave way, in words
+     * @param told what it goes through
+     */
+    record Added(Board board, String gaveWay, List<String> told) {}
+
+    Added added(Work work) throws NotDone {
+        Hole hole = new Hole(at, at, Math.round(diameter), plated, Features.FILE, 0);
         double wide = Math.max(pad, diameter);
-        Hole room = new Hole(at, at, Math.round(wide), plated, FILE, 0);
-        Set<Integer> meant = plated ? netsAt(work) : Set.of();
+        Hole room = new Hole(at, at, Math.round(wide), plated, Features.FILE, 0);
+        // A plated hole on copper of one net is of that net; on copper of two it would join them.
+        Set<Integer> meant = plated ? work.netsAt(at) : Set.of();
         Set<CopperNode> areas = Collections.newSetFromMap(new IdentityHashMap<>());
         double keep = Math.max(keepOut, plated ? work.room().clearance() : work.room().hole());
         Board cut = Cleared.areas(work, room, keep, meant, areas);
         // The nets have other numbers on the board whose areas gave way.
         Work cleared = work.on(cut);
-        Set<Integer> own = meant.isEmpty() ? Set.of() : netsAt(cleared);
-        String told = Beneath.look(cleared, room, -1, own, keep);
+        Set<Integer> own = meant.isEmpty() ? Set.of() : cleared.netsAt(at);
+        List<String> told = Beneath.look(cleared, room, -1, own, keep);
         Board board = cut;
         if (pad > 0) {
             ObjectAttributes says =
@@ -86,18 +103,6 @@ public record AddHole(Pt at, double diameter, boolean plated, double pad, double
         holes.add(hole);
         String gaveWay =
                 areas.isEmpty() ? "" : "; " + Change.count(areas.size(), "area") + " kept off";
-        return new Change(
-                board.withHoles(holes),
-                "Adds the hole" + (pad > 0 ? " with its pad" : "") + gaveWay + told,
-                List.of(at));
-    }
-
-    /** A plated hole on copper of one net is of that net; on copper of two it would join them. */
-    private Set<Integer> netsAt(Work work) {
-        Set<Integer> nets = new TreeSet<>();
-        for (int layer = 0; layer < work.nets().layerCount(); layer++) {
-            work.nets().at(layer, at).forEach(n -> nets.add(n.net()));
-        }
-        return nets;
+        return new Added(board.withHoles(holes), gaveWay, told);
     }
 }

@@ -10,6 +10,7 @@ import dev.lastcut.core.connectivity.CopperNode;
 import dev.lastcut.core.geometry.Geo;
 import dev.lastcut.core.geometry.Length;
 import dev.lastcut.core.geometry.Pt;
+import dev.lastcut.core.touch.KeepOff;
 import dev.lastcut.core.touch.NotDone;
 import dev.lastcut.core.touch.Work;
 import java.util.ArrayList;
@@ -28,10 +29,10 @@ final class Beneath {
      * @param leaving the index of the hole it takes the place of, or −1
      * @param own nets whose copper it may meet
      * @param keep nm from its wall to other copper
-     * @return what else lies there, silk and parts, in words; empty for nothing
+     * @return what else lies there: silk and parts
      * @throws NotDone when it would meet copper, another hole or the edge
      */
-    static String look(Work work, Hole hole, int leaving, Set<Integer> own, double keep)
+    static List<String> look(Work work, Hole hole, int leaving, Set<Integer> own, double keep)
             throws NotDone {
         BoardGeometry g = work.geometry();
         Pt at = hole.middle();
@@ -52,7 +53,8 @@ final class Beneath {
             for (CopperNode n :
                     work.nets().near(layer, Geo.expanded(wall.getEnvelopeInternal(), keep))) {
                 if (!own.contains(n.net())
-                        && work.nets().contact().gap(n.piece(), hole, keep) < keep - 600) {
+                        && work.nets().contact().gap(n.piece(), hole, keep)
+                                < keep - KeepOff.SLACK_NM) {
                     throw new NotDone(
                             "The hole at "
                                     + Work.place(at)
@@ -69,6 +71,15 @@ final class Beneath {
         return told(work, wall);
     }
 
+    /** The same for the end of a sentence. */
+    static String said(List<String> told) {
+        return told.isEmpty() ? "" : "; it " + through(told);
+    }
+
+    static String through(List<String> told) {
+        return "goes through " + String.join(", ", told);
+    }
+
     private static void onBoard(Work work, Hole hole, Geometry wall) throws NotDone {
         Geometry board = work.geometry().boardArea();
         if (!board.isEmpty() && !board.covers(wall)) {
@@ -79,7 +90,7 @@ final class Beneath {
     }
 
     /** Silk and parts under it. */
-    private static String told(Work work, Geometry wall) {
+    private static List<String> told(Work work, Geometry wall) {
         List<String> all = new ArrayList<>();
         for (Layer layer : work.board().layers()) {
             if (layer.role().kind() == Role.Kind.SILK) {
@@ -97,6 +108,6 @@ final class Beneath {
             }
         }
         all.addAll(parts);
-        return all.isEmpty() ? "" : "; it goes through " + String.join(", ", all);
+        return all;
     }
 }

@@ -5,12 +5,10 @@ import dev.lastcut.core.board.Feature;
 import dev.lastcut.core.board.Hole;
 import dev.lastcut.core.connectivity.CopperNode;
 import dev.lastcut.core.geometry.Geo;
-import dev.lastcut.core.touch.Features;
+import dev.lastcut.core.touch.Redrawn;
 import dev.lastcut.core.touch.Work;
-import java.util.ArrayList;
+import java.util.Collections;
 import java.util.IdentityHashMap;
-import java.util.List;
-import java.util.Map;
 import java.util.Set;
 import org.locationtech.jts.geom.Geometry;
 
@@ -26,33 +24,15 @@ final class Cleared {
     static Board areas(
             Work work, Hole hole, double keep, Set<Integer> meant, Set<CopperNode> areas) {
         Geometry zone = hole.about(work.geometry().flattener(), keep);
-        Board board = work.board();
+        Set<Feature> which = Collections.newSetFromMap(new IdentityHashMap<>());
         for (int index = 0; index < work.nets().layerCount(); index++) {
-            Map<Feature, List<Feature>> instead = new IdentityHashMap<>();
             for (CopperNode n : work.nets().near(index, zone.getEnvelopeInternal())) {
-                if (n.feature() instanceof Feature.Region
-                        && !meant.contains(n.net())
-                        && n.polygon().intersects(zone)) {
-                    instead.put(n.feature(), new ArrayList<>());
+                if (n.isArea() && !meant.contains(n.net()) && n.polygon().intersects(zone)) {
+                    which.add(n.feature());
                     areas.add(n);
                 }
             }
-            if (instead.isEmpty()) {
-                continue;
-            }
-            for (CopperNode n : work.nets().nodes()) {
-                List<Feature> regions = instead.get(n.feature());
-                if (regions != null) {
-                    regions.addAll(
-                            Features.regions(
-                                    Geo.difference(n.polygon(), zone), n.feature().attributes()));
-                }
-            }
-            List<Feature> all = new ArrayList<>();
-            var layer = board.copper().get(index);
-            layer.features().forEach(f -> all.addAll(instead.getOrDefault(f, List.of(f))));
-            board = board.with(layer.with(all));
         }
-        return board;
+        return Redrawn.areas(work, which, n -> Geo.difference(n.polygon(), zone));
     }
 }

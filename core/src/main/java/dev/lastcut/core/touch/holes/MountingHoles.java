@@ -66,12 +66,11 @@ public record MountingHoles(double diameter, double inset, double keepOut) imple
         List<String> told = new ArrayList<>();
         for (Pt corner : corners) {
             try {
-                Change one = new AddHole(corner, diameter, false, 0, keepOut).on(now);
+                AddHole.Added one = new AddHole(corner, diameter, false, 0, keepOut).added(now);
                 now = now.on(one.board());
                 done.add(corner);
-                int more = one.says().indexOf("; it goes through");
-                if (more >= 0) {
-                    told.add(Work.place(corner) + " goes" + one.says().substring(more + 9));
+                if (!one.told().isEmpty()) {
+                    told.add(Work.place(corner) + " " + Beneath.through(one.told()));
                 }
             } catch (NotDone e1) {
                 left.add(corner);

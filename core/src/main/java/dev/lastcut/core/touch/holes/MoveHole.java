@@ -5,7 +5,6 @@ import dev.lastcut.core.board.Feature;
 import dev.lastcut.core.board.Hole;
 import dev.lastcut.core.board.Layer;
 import dev.lastcut.core.board.Role;
-import dev.lastcut.core.connectivity.BoardGeometry;
 import dev.lastcut.core.connectivity.CopperNode;
 import dev.lastcut.core.geometry.Length;
 import dev.lastcut.core.geometry.Pt;
@@ -18,7 +17,6 @@ import java.util.Collections;
 import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Set;
-import java.util.TreeSet;
 
 /**
  * Moves a hole, with what is put down at its very place on copper, mask and paste. Areas keep away
@@ -52,7 +50,7 @@ public record MoveHole(Pt at, Pt to) implements Touch {
         Pt by = to.minus(hole.middle());
         Hole moved = hole.at(hole.from().plus(by), hole.to().plus(by), hole.diameter());
         int net = work.nets().netOfHole(index);
-        Set<Integer> own = net < 0 ? Set.of() : Set.of(net);
+        Set<Integer> own = work.netsOfHole(index);
         Set<CopperNode> areas = Collections.newSetFromMap(new IdentityHashMap<>());
         double keep = hole.plated() ? work.room().clearance() : work.room().hole();
         double wide = Math.max(hole.diameter(), padAt(work, hole.middle()));
@@ -61,9 +59,7 @@ public record MoveHole(Pt at, Pt to) implements Touch {
         // Held against what lies there before its pads come along: they would be of one net with
         // it.
         Work cleared = work.on(cut);
-        int netNow = cleared.nets().netOfHole(index);
-        String told =
-                Beneath.look(cleared, room, index, netNow < 0 ? Set.of() : Set.of(netNow), keep);
+        List<String> told = Beneath.look(cleared, room, index, cleared.netsOfHole(index), keep);
         List<Hole> holes = new ArrayList<>(cut.holes());
         holes.set(index, moved);
         Board made = carried(cut, hole.middle(), by).withHoles(holes);
@@ -74,7 +70,7 @@ public record MoveHole(Pt at, Pt to) implements Touch {
                         + HoleAt.mm(hole.diameter())
                         + " hole by "
                         + Length.text(hole.middle().distance(to))
-                        + told,
+                        + Beneath.said(told),
                 List.of(to));
     }
 
@@ -92,11 +88,8 @@ public record MoveHole(Pt at, Pt to) implements Touch {
                 stay.add(f);
             }
         }
-        BoardGeometry after = work.geometry().changed(made);
-        Set<Integer> there = new TreeSet<>();
-        for (int layer = 0; layer < after.nets().layerCount(); layer++) {
-            after.nets().at(layer, to).forEach(n -> there.add(n.net()));
-        }
+        Work after = work.on(made);
+        Set<Integer> there = after.netsAt(to);
         boolean joined =
                 stay.isEmpty()
                         || after.nets().nodes().stream()

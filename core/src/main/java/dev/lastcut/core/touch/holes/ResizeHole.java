@@ -8,7 +8,6 @@ import dev.lastcut.core.touch.Touch;
 import dev.lastcut.core.touch.Work;
 import dev.lastcut.core.touch.copper.Sizes;
 import java.util.List;
-import java.util.Set;
 
 /** Gives a hole another diameter. Lengths in nm. */
 public record ResizeHole(Pt at, double diameter) implements Touch {
@@ -39,15 +38,18 @@ public record ResizeHole(Pt at, double diameter) implements Touch {
             throw new NotDone("The hole is " + HoleAt.mm(diameter) + " wide already", at);
         }
         Hole resized = hole.at(hole.from(), hole.to(), Math.round(diameter));
-        int net = work.nets().netOfHole(index);
-        String told = "";
+        List<String> told = List.of();
         if (resized.diameter() > hole.diameter()) {
             double keep = hole.plated() ? work.room().clearance() : work.room().hole();
-            told = Beneath.look(work, resized, index, net < 0 ? Set.of() : Set.of(net), keep);
+            told = Beneath.look(work, resized, index, work.netsOfHole(index), keep);
         }
         return new Change(
                 work.board().withHoles(HoleAt.changed(work, index, resized)),
-                "From " + HoleAt.mm(hole.diameter()) + " to " + HoleAt.mm(diameter) + told,
+                "From "
+                        + HoleAt.mm(hole.diameter())
+                        + " to "
+                        + HoleAt.mm(diameter)
+                        + Beneath.said(told),
                 List.of(hole.middle()));
     }
 }

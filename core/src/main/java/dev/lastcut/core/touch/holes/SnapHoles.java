@@ -1,15 +1,16 @@
 package dev.lastcut.core.touch.holes;
 
 import dev.lastcut.core.board.Hole;
-import dev.lastcut.core.check.holes.AnnularRingRule;
 import dev.lastcut.core.geometry.Pt;
 import dev.lastcut.core.touch.Change;
 import dev.lastcut.core.touch.NotDone;
 import dev.lastcut.core.touch.Touch;
 import dev.lastcut.core.touch.Work;
+import dev.lastcut.core.touch.copper.Ring;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.stream.IntStream;
 
 /**
  * Gives each round hole the diameter of the drill that is nearest to it; where a wider one would
@@ -21,9 +22,6 @@ import java.util.List;
 public record SnapHoles(List<Long> drills, double most) implements Touch {
     /** What a lead or a screw puts up with (common practice, no source). */
     public static final double USUAL_MOST_NM = 150_000;
-
-    /** Flattened curves are true to this. */
-    private static final double SLACK_NM = 600;
 
     public SnapHoles {
         drills = drills.stream().sorted().distinct().toList();
@@ -98,16 +96,7 @@ public record SnapHoles(List<Long> drills, double most) implements Touch {
         if (!wider.plated()) {
             return true;
         }
-        double least = work.room().ring();
-        for (int layer = 0; layer < work.nets().layerCount(); layer++) {
-            boolean thin =
-                    AnnularRingRule.ring(work.geometry(), wider, layer, least)
-                            .filter(m -> m.nm() < least - SLACK_NM)
-                            .isPresent();
-            if (thin) {
-                return false;
-            }
-        }
-        return true;
+        return IntStream.range(0, work.nets().layerCount())
+                .noneMatch(layer -> Ring.isThin(work.geometry(), wider, layer, work.room().ring()));
     }
 }

@@ -1,6 +1,5 @@
 package dev.lastcut.core.touch.mend;
 
-import dev.lastcut.core.board.Feature;
 import dev.lastcut.core.board.Role;
 import dev.lastcut.core.check.Finding;
 import dev.lastcut.core.check.Pads;
@@ -235,8 +234,7 @@ public final class Mending {
             Envelope e = Geo.expanded(new Envelope(p.coordinate()), BESIDE_NM);
             for (CopperNode n :
                     layer < 0 ? List.<CopperNode>of() : geometry.nets().near(layer, e)) {
-                if (n.feature() instanceof Feature.Region
-                        && n.polygon().distance(Geo.point(p)) <= BESIDE_NM) {
+                if (n.isArea() && n.polygon().distance(Geo.point(p)) <= BESIDE_NM) {
                     return true;
                 }
             }

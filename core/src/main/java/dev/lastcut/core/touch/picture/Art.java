@@ -82,7 +82,7 @@ public record Art(Role layer, Pt at, double width, Source source, boolean mirror
                 Features.regions(
                         placed,
                         new ObjectAttributes(layer.isCopper() ? "NonConductor" : "", "", "", ""));
-        Room.free(work, layer, regions);
+        Spot.free(work, layer, regions);
         return new Change(
                 work.board().with(before.plus(regions)),
                 "Adds "
@@ -91,7 +91,7 @@ public record Art(Role layer, Pt at, double width, Source source, boolean mirror
                         + Length.text(e.getWidth())
                         + " by "
                         + Length.text(e.getHeight())
-                        + Room.overlap(work, layer, regions),
+                        + Spot.overlap(work, layer, regions),
                 List.of(at));
     }
 }

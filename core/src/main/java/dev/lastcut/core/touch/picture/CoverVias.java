@@ -8,6 +8,7 @@ import dev.lastcut.core.board.ObjectAttributes;
 import dev.lastcut.core.board.Role;
 import dev.lastcut.core.check.Pads;
 import dev.lastcut.core.connectivity.CopperNode;
+import dev.lastcut.core.geometry.PlaceIndex;
 import dev.lastcut.core.geometry.Pt;
 import dev.lastcut.core.touch.Change;
 import dev.lastcut.core.touch.Features;
@@ -73,12 +74,11 @@ public record CoverVias(boolean tented) implements Touch {
     }
 
     private static Layer covered(Layer layer, List<Hole> vias, List<Pt> places) {
+        PlaceIndex<Hole> middles = new PlaceIndex<>(Math.nextDown(NEAR_NM));
+        vias.forEach(v -> middles.put(v.middle(), v));
         List<Feature> left = new ArrayList<>();
         for (Feature f : layer.features()) {
-            boolean via =
-                    f.dark()
-                            && f instanceof Feature.Flash x
-                            && vias.stream().anyMatch(v -> v.middle().distance(x.at()) < NEAR_NM);
+            boolean via = f.dark() && f instanceof Feature.Flash x && middles.hasAt(x.at());
             if (via) {
                 places.add(((Feature.Flash) f).at());
             } else {

@@ -15,6 +15,7 @@ import dev.lastcut.core.geometry.Length;
 import dev.lastcut.core.geometry.Pt;
 import dev.lastcut.core.touch.Change;
 import dev.lastcut.core.touch.Features;
+import dev.lastcut.core.touch.KeepOff;
 import dev.lastcut.core.touch.NotDone;
 import dev.lastcut.core.touch.Touch;
 import dev.lastcut.core.touch.Work;
@@ -131,7 +132,7 @@ public record Mask(double grow, double leastDam, Optional<Side> side) implements
             for (int k : index.near(Geo.expanded(a.envelope(), leastDam))) {
                 Piece b = index.pieces().get(k);
                 double gap = k <= i ? 0 : g.nets().contact().gap(a, b, leastDam);
-                if (gap > 0 && gap < leastDam - 600) {
+                if (gap > 0 && gap < leastDam - KeepOff.SLACK_NM) {
                     all.addAll(web(g, role, List.of(a, b), places, stay));
                 }
             }

@@ -10,6 +10,7 @@ import dev.lastcut.core.geometry.Geo;
 import dev.lastcut.core.geometry.Length;
 import dev.lastcut.core.geometry.Pt;
 import dev.lastcut.core.touch.Change;
+import dev.lastcut.core.touch.KeepOff;
 import dev.lastcut.core.touch.NotDone;
 import dev.lastcut.core.touch.Touch;
 import dev.lastcut.core.touch.Work;
@@ -90,7 +91,7 @@ public record OpenPads(double grow) implements Touch {
                 work.nets().near(pad.node().layer(), Geo.expanded(pad.node().envelope(), reach))) {
             if (n.net() != pad.node().net()
                     && work.nets().contact().gap(n.piece(), pad.node().piece(), reach)
-                            < reach - 600) {
+                            < reach - KeepOff.SLACK_NM) {
                 return true;
             }
         }

@@ -70,12 +70,12 @@ public record Text(
         for (Segment s : Lettering.strokes(text, at, height, rotationDeg, mirrored)) {
             strokes.add(Features.stroke(s, width, says));
         }
-        Room.free(work, layer, strokes);
+        Spot.free(work, layer, strokes);
         return new Change(
                 work.board().with(before.plus(strokes)),
                 "Adds "
                         + Change.count(strokes.size(), "stroke")
-                        + Room.overlap(work, layer, strokes),
+                        + Spot.overlap(work, layer, strokes),
                 List.of(at));
     }
 }

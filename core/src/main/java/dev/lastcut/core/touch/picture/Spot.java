@@ -10,36 +10,40 @@ import dev.lastcut.core.touch.KeepOff;
 import dev.lastcut.core.touch.NotDone;
 import dev.lastcut.core.touch.Work;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import org.locationtech.jts.geom.Geometry;
 
 /** Whether there is room for lettering and art. */
-final class Room {
-    private Room() {}
+final class Spot {
+    private Spot() {}
 
     /**
      * @throws NotDone when something that is there, or the edge, is in the way; with the place
      */
     static void free(Work work, Role layer, List<Feature> drawn) throws NotDone {
         Shaper shaper = new Shaper(work.geometry().flattener());
+        Optional<KeepOff> copper = Optional.empty();
+        Optional<SilkZone> silk = Optional.empty();
+        if (layer.isCopper()) {
+            copper =
+                    Optional.of(
+                            new KeepOff(
+                                    work.geometry(),
+                                    work.copper(layer),
+                                    Set.of(),
+                                    KeepOff.Distances.of(work.room())));
+        } else if (layer.kind() == Role.Kind.SILK) {
+            silk = Optional.of(new SilkZone(work, layer.side().orElseThrow(), work.room().silk()));
+        }
         for (Feature f : drawn) {
             Geometry shape = shaper.shape(f);
             onBoard(work, shape);
-            if (layer.isCopper()) {
-                KeepOff off =
-                        new KeepOff(
-                                work.geometry(),
-                                work.copper(layer),
-                                Set.of(),
-                                KeepOff.Distances.of(work.room()));
-                if (!off.isFree(shape)) {
-                    throw inTheWay(Pt.of(shape.getEnvelopeInternal().centre()), "Copper, a hole");
-                }
-            } else if (layer.kind() == Role.Kind.SILK) {
-                SilkZone zone = new SilkZone(work, layer.side().orElseThrow(), work.room().silk());
-                if (!zone.isFree(shape)) {
-                    throw inTheWay(zone.where(shape), "A pad, a hole");
-                }
+            if (copper.isPresent() && !copper.get().isFree(shape)) {
+                throw inTheWay(Pt.of(shape.getEnvelopeInternal().centre()), "Copper, a hole");
+            }
+            if (silk.isPresent() && !silk.get().isFree(shape)) {
+                throw inTheWay(silk.get().where(shape), "A pad, a hole");
             }
         }
     }
