@@ -48,7 +48,7 @@ class KillTest {
      */
     private static final int MOST_ROUNDS = 51;
 
-    private static final int ENOUGH = 3;
+    private static final int ENOUGH = ROUNDS / 4 + 1;
 
     /** Half of the kills fall about the step in which something is written. */
     private static final Map<String, String> WRITING =
