@@ -175,6 +175,8 @@ async function json<T>(path: string, method = 'GET', body?: unknown, version?: n
 }
 
 const job = (id: number) => `/api/jobs/${id}`;
+const effectPath = (id: number, touch: number | null) =>
+  `${job(id)}/touches/effect${touch === null ? '' : `?touch=${touch}`}`;
 
 /** A job; while its board is still being read, that is followed and shown. */
 async function readJob(id: number): Promise<Job> {
@@ -387,11 +389,9 @@ export const api = {
   mending: (id: number) => json<Mending>(`${job(id)}/touches/mending`),
   /** What one touch does to the findings, or, for null, all of them. */
   touchEffect: (id: number, touch: number | null) =>
-    json<Schemas['EffectView']>(
-      `${job(id)}/touches/effect${touch === null ? '' : `?touch=${touch}`}`,
-    ),
+    json<Schemas['EffectView']>(effectPath(id, touch)),
   lookForEffect: (id: number, touch: number | null) =>
-    json<TaskState>(`${job(id)}/touches/effect${touch === null ? '' : `?touch=${touch}`}`, 'POST'),
+    json<TaskState>(effectPath(id, touch), 'POST'),
   touchCurrent: (id: number, touch: number, net: string) =>
     json<Ways>(`${job(id)}/touches/current?touch=${touch}&net=${encodeURIComponent(net)}`),
   touchChanges: async (id: number): Promise<Changes> => ({

@@ -1,4 +1,5 @@
 import type { Rehearsal, MillSetup } from '../api/client';
+import { strokeCross } from '../table/cross';
 import { toScreen, type Viewport } from '../table/viewport';
 import { trackUpTo } from './track';
 import type { Area, useMill } from './scene';
@@ -138,12 +139,7 @@ function heights(g: CanvasRenderingContext2D, v: Viewport, scene: Scene): void {
     if (z === undefined) {
       g.strokeStyle = '#2f2a24';
       g.lineWidth = 1.5;
-      g.beginPath();
-      g.moveTo(x - 5, y);
-      g.lineTo(x + 5, y);
-      g.moveTo(x, y - 5);
-      g.lineTo(x, y + 5);
-      g.stroke();
+      strokeCross(g, x, y, 5);
       return;
     }
     const t = (z - h.lowest) / span;

@@ -1,6 +1,7 @@
 import { useEffect, useRef, useState } from 'react';
 import { api, type Job } from '../api/client';
 import { useView } from '../store/view';
+import { strokeCross } from '../table/cross';
 import { Button } from '../ui/Button';
 import { Dialog } from '../ui/Dialog';
 import { references, type Reference } from './references';
@@ -42,12 +43,7 @@ export function LayPhoto({ job, onClose }: { job: Job; onClose: () => void }) {
       g.lineWidth = 3.5;
       for (const ink of ['#fbf7ee', '#1c5a63']) {
         g.strokeStyle = ink;
-        g.beginPath();
-        g.moveTo(x - 9, y);
-        g.lineTo(x + 9, y);
-        g.moveTo(x, y - 9);
-        g.lineTo(x, y + 9);
-        g.stroke();
+        strokeCross(g, x, y, 9);
         g.lineWidth = 1.5;
       }
       g.fillStyle = '#1c5a63';

@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react';
-import { type Check, type Job, type TouchLine } from '../api/client';
+import { type Check, type Job, type Mending, type TouchLine } from '../api/client';
 import { go } from '../router';
 import { useView } from '../store/view';
 import { Effect } from '../touch/Effect';
@@ -23,6 +23,7 @@ const LOOKS: { value: Look; text: string }[] = [
 /** Small things put right here, each a touch in a list. */
 export function TouchUp({ job, check }: { job: Job; check: Check | null }) {
   const touches = useTouches(job);
+  const mendable = useMending(job).data ?? null;
   const chosen = useTouch((s) => s.chosen);
   const look = useTouch((s) => s.look);
   const asking = useTouch((s) => s.asking);
@@ -76,7 +77,7 @@ export function TouchUp({ job, check }: { job: Job; check: Check | null }) {
       title="Touch up"
       lead="Small things put right here instead of in the layout. The files brought in stay as they are."
     >
-      <MendBox job={job} check={check} onOpen={() => setMending(true)} />
+      <MendBox job={job} check={check} mending={mendable} onOpen={() => setMending(true)} />
       {list.length > 0 ? (
         <div
           className="mb-2 flex flex-wrap items-center gap-1"
@@ -172,10 +173,10 @@ export function TouchUp({ job, check }: { job: Job; check: Check | null }) {
           again on the next revision.
         </p>
       ) : null}
-      {mending && check ? (
-        <MendDialog
-          job={job}
-          check={check}
+      {mending && check && mendable ? (
+        <MendAll
+          mending={mendable}
+          findings={check.findings}
           busy={touches.busy}
           onDo={(those) => touches.add(those, added)}
           onClose={() => setMending(false)}
@@ -186,8 +187,17 @@ export function TouchUp({ job, check }: { job: Job; check: Check | null }) {
 }
 
 /** How much of what the check found can be mended here. */
-function MendBox({ job, check, onOpen }: { job: Job; check: Check | null; onOpen: () => void }) {
-  const mending = useMending(job);
+function MendBox({
+  job,
+  check,
+  mending,
+  onOpen,
+}: {
+  job: Job;
+  check: Check | null;
+  mending: Mending | null;
+  onOpen: () => void;
+}) {
   if (!job.sheetId) {
     return (
       <div className="border-look bg-card mb-3 rounded border-l-4 p-2.5">
@@ -198,10 +208,10 @@ function MendBox({ job, check, onOpen }: { job: Job; check: Check | null; onOpen
       </div>
     );
   }
-  const offers = mending.data?.offers ?? [];
+  const offers = mending?.offers ?? [];
   const mended = offers.reduce((n, o) => n + o.findings.length, 0);
   const all = check?.findings.length ?? 0;
-  if (!job.check.ran || !mending.data) {
+  if (!job.check.ran || !mending) {
     return <p className="text-faint mb-3">Checking what can be mended …</p>;
   }
   if (offers.length === 0) {
@@ -226,31 +236,6 @@ function MendBox({ job, check, onOpen }: { job: Job; check: Check | null; onOpen
       </Button>
     </div>
   );
-}
-
-function MendDialog({
-  job,
-  check,
-  busy,
-  onDo,
-  onClose,
-}: {
-  job: Job;
-  check: Check;
-  busy: boolean;
-  onDo: (touches: Record<string, unknown>[]) => void;
-  onClose: () => void;
-}) {
-  const mending = useMending(job);
-  return mending.data ? (
-    <MendAll
-      mending={mending.data}
-      findings={check.findings}
-      busy={busy}
-      onDo={onDo}
-      onClose={onClose}
-    />
-  ) : null;
 }
 
 /** Every touch there is, by what it is done to. */

@@ -1,4 +1,5 @@
 import type { Point } from '../store/view';
+import { strokeCross } from '../table/cross';
 import type { Over } from '../table/overlay';
 import { toScreen, type Viewport } from '../table/viewport';
 import type { Asking, Handle } from './scene';
@@ -96,10 +97,5 @@ function cross(g: CanvasRenderingContext2D, v: Viewport, at: Point): void {
   const [x, y] = toScreen(v, at.x, at.y);
   g.lineWidth = 1.5;
   g.strokeStyle = INK;
-  g.beginPath();
-  g.moveTo(x - 14, y);
-  g.lineTo(x + 14, y);
-  g.moveTo(x, y - 14);
-  g.lineTo(x, y + 14);
-  g.stroke();
+  strokeCross(g, x, y, 14);
 }

@@ -101,14 +101,14 @@ export function useDrawing(
     if (!on || !scene.asking) {
       return false;
     }
-    const step = (e.shiftKey ? 100_000 : 1_000_000) * (view.flipped ? -1 : 1);
-    const up1 = e.shiftKey ? 100_000 : 1_000_000;
+    const step = e.shiftKey ? 100_000 : 1_000_000;
+    const right = view.flipped ? -step : step;
     const cursor = scene.cursor ?? rounded({ x: view.cx, y: view.cy }, 1_000_000);
     const moves: Record<string, Point> = {
-      ArrowLeft: { x: cursor.x - step, y: cursor.y },
-      ArrowRight: { x: cursor.x + step, y: cursor.y },
-      ArrowUp: { x: cursor.x, y: cursor.y + up1 },
-      ArrowDown: { x: cursor.x, y: cursor.y - up1 },
+      ArrowLeft: { x: cursor.x - right, y: cursor.y },
+      ArrowRight: { x: cursor.x + right, y: cursor.y },
+      ArrowUp: { x: cursor.x, y: cursor.y + step },
+      ArrowDown: { x: cursor.x, y: cursor.y - step },
     };
     const to = moves[e.key];
     if (to) {

@@ -45,25 +45,22 @@ final class TouchKeys {
     }
 
     boolean flag(String key, boolean usual) {
-        Object v = keys.get(key);
-        if (v == null) {
-            return usual;
-        }
-        if (v instanceof Boolean b) {
-            return b;
-        }
-        throw new IllegalArgumentException(key + ": it must be true or false");
+        return value(key, usual, Boolean.class, "true or false");
     }
 
     String text(String key, String usual) {
+        return value(key, usual, String.class, "text");
+    }
+
+    private <T> T value(String key, T usual, Class<T> type, String what) {
         Object v = keys.get(key);
         if (v == null) {
             return usual;
         }
-        if (v instanceof String s) {
-            return s;
+        if (type.isInstance(v)) {
+            return type.cast(v);
         }
-        throw new IllegalArgumentException(key + ": it must be text");
+        throw new IllegalArgumentException(key + ": it must be " + what);
     }
 
     Pt point(String key) {

@@ -34,17 +34,17 @@ final class TouchValues {
         }
     }
 
+    private static List<Double> mm(Pt p) {
+        return List.of(Length.toMm(p.x()), Length.toMm(p.y()));
+    }
+
     static void place(String key, Pt p, Map<String, Object> m) {
-        m.put(key, List.of(Length.toMm(p.x()), Length.toMm(p.y())));
+        m.put(key, mm(p));
     }
 
     static void places(String key, List<Pt> all, Map<String, Object> m) {
         if (!all.isEmpty()) {
-            m.put(
-                    key,
-                    all.stream()
-                            .map(p -> List.of(Length.toMm(p.x()), Length.toMm(p.y())))
-                            .toList());
+            m.put(key, all.stream().map(TouchValues::mm).toList());
         }
     }
 
