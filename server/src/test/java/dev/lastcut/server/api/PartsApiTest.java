@@ -24,9 +24,6 @@ import tools.jackson.databind.JsonNode;
 /** The parts of a job: matching, cost, needs, variants, and a counter that is not well. */
 @SpringBootTest(classes = LastCut.class, webEnvironment = SpringBootTest.WebEnvironment.RANDOM_PORT)
 class PartsApiTest {
-    /** No wait on the page is longer than this. */
-    private static final long LONGEST_WAIT_MS = 300;
-
     @TempDir static Path data;
     @LocalServerPort int port;
     @Autowired CounterStand counter;
@@ -34,7 +31,8 @@ class PartsApiTest {
     @DynamicPropertySource
     static void storage(DynamicPropertyRegistry registry) {
         registry.add("lastcut.data", data::toString);
-        registry.add("lastcut.counter.limit-ms", () -> "1500");
+        // Long enough for a busy machine, and far below the delay of a slow counter.
+        registry.add("lastcut.counter.limit-ms", () -> "4000");
     }
 
     private ApiCalls api() {
@@ -231,17 +229,20 @@ class PartsApiTest {
     void aCounterThatIsNotWellCostsNothing() throws Exception {
         String job = hive();
         JsonNode before = taken(job);
-        for (String mood : new String[] {"slow&delay_ms=5000", "down", "rubbish"}) {
+        for (String mood : new String[] {"slow&delay_ms=9000", "down", "rubbish"}) {
             tell("/mood?is=" + mood);
             JsonNode task = api().json("POST", job + "/parts/ask", null);
-            long start = System.nanoTime();
             JsonNode meanwhile = api().json("GET", job + "/parts", null);
             api().json("GET", job + "/parts/candidates?designator=U3", null);
             String off = "{\"fittings\":{\"R2\":{\"fitted\":false}}}";
             assertThat(api().status("POST", job + "/parts/fittings", off)).isEqualTo(200);
-            long ms = (System.nanoTime() - start) / 1_000_000 / 3;
-            assertThat(ms).as(mood).isLessThan(LONGEST_WAIT_MS);
             assertThat(meanwhile.at("/kinds").size()).isGreaterThan(20);
+            if (mood.startsWith("slow")) {
+                // All that was asked of the page is answered before the counter is given up.
+                String path = "/api/tasks/" + task.at("/id").asString();
+                assertThat(api().json("GET", path, null).at("/status").asString())
+                        .isEqualTo("RUNNING");
+            }
             api().finish(task);
             JsonNode after = api().json("GET", job + "/parts", null);
             assertThat(after.at("/counter/fault").asString()).as(mood).startsWith("The counter");
@@ -264,6 +265,7 @@ class PartsApiTest {
             Thread.onSpinWait();
         }
         JsonNode parts = asked(job);
+        assertThat(parts.at("/counter/fault").asString()).isEmpty();
         assertThat(parts.at("/newer").asInt()).isEqualTo(1);
         assertThat(kind(parts, "R1").at("/known")).isEqualTo(kind(before, "R1").at("/known"));
         assertThat(api().status("POST", job + "/parts/refresh", null)).isEqualTo(200);
