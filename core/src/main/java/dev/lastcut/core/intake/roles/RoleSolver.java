@@ -106,7 +106,9 @@ final class RoleSolver {
         for (int f = 0; f < pictures.size(); f++) {
             Picture p = pictures.get(f);
             for (int s = 0; s < slots.length; s++) {
-                double tie = -TINY * (slots[s].inner() * 10 + Math.abs(slots[s].inner() - f) / 1e3);
+                // Squared, as plain distances of a whole stack add up to the same in any order.
+                int off = slots[s].inner() - f;
+                double tie = -TINY * (slots[s].inner() * 10 + off * off / 1e4);
                 unary[f][s] = weight(p, slots[s], possible) + tie;
             }
             for (int a = 0; a < ANCHORS.length; a++) {

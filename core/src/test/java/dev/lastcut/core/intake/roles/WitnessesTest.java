@@ -1,5 +1,13 @@
 package dev.lastcut.core.intake.roles;
 
+import static dev.lastcut.core.intake.roles.SmallBoard.BOTTOM;
+import static dev.lastcut.core.intake.roles.SmallBoard.END;
+import static dev.lastcut.core.intake.roles.SmallBoard.HEAD;
+import static dev.lastcut.core.intake.roles.SmallBoard.HOLES;
+import static dev.lastcut.core.intake.roles.SmallBoard.TOP;
+import static dev.lastcut.core.intake.roles.SmallBoard.at;
+import static dev.lastcut.core.intake.roles.SmallBoard.lines;
+import static dev.lastcut.core.intake.roles.SmallBoard.pads;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import dev.lastcut.core.board.Correction;
@@ -7,94 +15,17 @@ import dev.lastcut.core.board.Role;
 import dev.lastcut.core.board.Side;
 import dev.lastcut.core.geometry.Pt;
 import dev.lastcut.core.intake.reading.Reading;
-import java.nio.charset.StandardCharsets;
-import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.function.BiConsumer;
-import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 
-/**
- * Each witness by itself, on a small board: two copper layers with a part on either side, joined by
- * holes; masks, paste, lettering and edge.
- */
+/** Each witness by itself, on a small board. */
 class WitnessesTest {
-    private static final String HEAD =
-            "%FSLAX46Y46*%\n%MOMM*%\n%ADD10C,1.2*%\n%ADD11R,1X1.4*%\n%ADD12C,0.25*%\n"
-                    + "%ADD13C,0.15*%\n%ADD14R,1.1X1.5*%\n%ADD15R,0.9X1.3*%\n%ADD16C,1.3*%\n";
-    private static final String END = "M02*\n";
-
-    private final Map<String, String> files = new LinkedHashMap<>();
-
-    private static String at(double x, double y, int d) {
-        return String.format(
-                java.util.Locale.ROOT,
-                "X%dY%dD0%d*\n",
-                Math.round(x * 1e6),
-                Math.round(y * 1e6),
-                d);
-    }
-
-    private static String pads(String aperture, double... xy) {
-        StringBuilder s = new StringBuilder(aperture + "*\n");
-        for (int i = 0; i < xy.length; i += 2) {
-            s.append(at(xy[i], xy[i + 1], 3));
-        }
-        return s.toString();
-    }
-
-    private static String lines(String aperture, double... xy) {
-        StringBuilder s = new StringBuilder(aperture + "*\n");
-        for (int i = 0; i < xy.length; i += 4) {
-            s.append(at(xy[i], xy[i + 1], 2)).append(at(xy[i + 2], xy[i + 3], 1));
-        }
-        return s.toString();
-    }
-
-    private static final double[] HOLES = {5, 5, 5, 15, 25, 5, 25, 15, 15, 10};
-    private static final double[] TOP = {9, 5, 11, 5, 9, 15, 11, 15};
-    private static final double[] BOTTOM = {19, 5, 21, 5, 19, 15, 21, 15};
-
-    @BeforeEach
-    void aBoard() {
-        String holes = pads("D10", HOLES);
-        files.put(
-                "copper 1",
-                HEAD
-                        + holes
-                        + pads("D11", TOP)
-                        + lines("D12", 5, 5, 9, 5, 5, 15, 9, 15, 11, 5, 15, 10)
-                        + END);
-        files.put(
-                "copper 2",
-                HEAD
-                        + holes
-                        + pads("D11", BOTTOM)
-                        + lines("D12", 25, 5, 21, 5, 25, 15, 21, 15, 15, 10, 19, 15)
-                        + END);
-        files.put("openings 1", HEAD + pads("D16", HOLES) + pads("D14", TOP) + END);
-        files.put("openings 2", HEAD + pads("D16", HOLES) + pads("D14", BOTTOM) + END);
-        files.put("paste 1", HEAD + pads("D15", TOP) + END);
-        files.put("paste 2", HEAD + pads("D15", BOTTOM) + END);
-        files.put(
-                "lines 1",
-                HEAD
-                        + lines(
-                                "D13", 8, 3.5, 12, 3.5, 8, 6.5, 12, 6.5, 8, 13.5, 12, 13.5, 8, 16.5,
-                                12, 16.5)
-                        + END);
-        files.put(
-                "edge",
-                HEAD + lines("D13", 0, 0, 30, 0, 30, 0, 30, 20, 30, 20, 0, 20, 0, 20, 0, 0) + END);
-        files.put(
-                "drill",
-                "M48\nMETRIC\nT1C0.8\n%\nT1\nX5.0Y5.0\nX5.0Y15.0\nX25.0Y5.0\nX25.0Y15.0\nX15.0Y10.0\nM30\n");
-    }
+    private final SmallBoard board = new SmallBoard();
+    private final Map<String, String> files = board.files;
 
     private PackFacts facts() {
-        Map<String, Reading> readings = new LinkedHashMap<>();
-        files.forEach((p, t) -> readings.put(p, Reading.of(p, t.getBytes(StandardCharsets.UTF_8))));
-        return new PackFacts(readings);
+        return board.facts();
     }
 
     private Testimony heard(Witness w) {
@@ -247,8 +178,7 @@ class WitnessesTest {
                         + letter(22, "3036 360242");
         files.put("letters", HEAD + letters + END);
         assertThat(heard(new Lettering()).weight("letters", SILK)).isGreaterThan(2);
-        Map<String, Reading> readings = new LinkedHashMap<>();
-        files.forEach((p, t) -> readings.put(p, Reading.of(p, t.getBytes(StandardCharsets.UTF_8))));
+        Map<String, Reading> readings = board.readings();
         readings.computeIfPresent(
                 "letters", (p, r) -> r.moved(new Correction(true, 0, 1, Pt.mm(30, 0))));
         Testimony t = new Testimony();
