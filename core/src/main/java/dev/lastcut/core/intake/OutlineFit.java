@@ -19,7 +19,10 @@ import org.locationtech.jts.geom.Envelope;
  * nothing but the sizes can be compared.
  */
 final class OutlineFit {
-    /** As it is, then inch for mm and the other way, pixels and points for mm, digits. */
+    /**
+     * The likeliest first: as it is, then inch for mm and the other way, pixels and points for mm,
+     * digits.
+     */
     private static final double[] SCALES = {
         1, 25.4, 1 / 25.4, 96 / 25.4, 72 / 25.4, 25.4 / 96, 25.4 / 72, 10, 0.1
     };
@@ -29,6 +32,12 @@ final class OutlineFit {
 
     /** With this share of the copper inside, the outline is where it should be. */
     private static final double MOSTLY = 0.9;
+
+    /** No board has so many times the area of what is drawn on it: it is in another unit. */
+    private static final double VAST = 80;
+
+    /** What a correction must not leave: so many times the copper's area. */
+    private static final double LARGE = 6;
 
     record Found(String path, Correction correction, Problem problem) {}
 
@@ -52,36 +61,47 @@ final class OutlineFit {
                 edge = d.drawing().extent();
             }
         }
-        if (outline == null
-                || copper.isNull()
-                || edge.isNull()
-                || holds(edge, copper, Pt.ORIGIN, 1)) {
+        if (outline == null || copper.isNull() || edge.isNull()) {
             return Optional.empty();
         }
-        if (share(drawn, edge) >= MOSTLY) {
-            // A title or a target beside the board is no sign that the outline is wrong.
+        boolean inside =
+                holds(edge, copper, Correction.NONE)
+                        // A title or a target beside the board is no sign that it is wrong.
+                        || share(drawn, edge) >= MOSTLY;
+        boolean vast = edge.getArea() > VAST * copper.getArea();
+        if (inside && !vast) {
             return Optional.empty();
         }
         // A drawing that shares the origin needs its unit put right and nothing else.
-        for (double scale : SCALES) {
-            boolean large = edge.getArea() * scale * scale > 6 * copper.getArea();
-            if (!large && scale != 1 && holds(edge, copper, Pt.ORIGIN, scale)) {
-                Correction c = new Correction(false, 0, scale, Pt.ORIGIN);
-                return Optional.of(new Found(outline.path(), c, problem(outline, c)));
-            }
+        Optional<Correction> found = likeliest(edge, copper, false);
+        if (found.isEmpty() && !inside) {
+            found = likeliest(edge, copper, true);
         }
+        SourceFile drawing = outline;
+        return found.map(c -> new Found(drawing.path(), c, problem(drawing, c)));
+    }
+
+    /**
+     * The first of the scales at which it lies around the copper, and not far.
+     *
+     * @param moved whether it is laid middle on middle, too
+     */
+    private static Optional<Correction> likeliest(Envelope edge, Envelope copper, boolean moved) {
         for (double scale : SCALES) {
-            Pt shift =
-                    new Pt(
-                            Math.round(copper.centre().x - edge.centre().x * scale),
-                            Math.round(copper.centre().y - edge.centre().y * scale));
-            boolean large = edge.getArea() * scale * scale > 6 * copper.getArea();
-            if (!large && holds(edge, copper, shift, scale)) {
-                Correction c = new Correction(false, 0, scale, shift);
-                return Optional.of(new Found(outline.path(), c, problem(outline, c)));
+            Pt shift = moved ? middleOnMiddle(edge, copper, scale) : Pt.ORIGIN;
+            Correction c = new Correction(false, 0, scale, shift);
+            boolean large = edge.getArea() * scale * scale > LARGE * copper.getArea();
+            if (!large && !c.isNone() && holds(edge, copper, c)) {
+                return Optional.of(c);
             }
         }
         return Optional.empty();
+    }
+
+    private static Pt middleOnMiddle(Envelope edge, Envelope copper, double scale) {
+        return new Pt(
+                Math.round(copper.centre().x - edge.centre().x * scale),
+                Math.round(copper.centre().y - edge.centre().y * scale));
     }
 
     /** The share of features that lie within the outline's box. */
@@ -103,13 +123,13 @@ final class OutlineFit {
                 "used as it is; the correction can be applied at Bring in");
     }
 
-    private static boolean holds(Envelope edge, Envelope copper, Pt shift, double scale) {
+    private static boolean holds(Envelope edge, Envelope copper, Correction c) {
         Envelope e =
                 new Envelope(
-                        edge.getMinX() * scale + shift.x(),
-                        edge.getMaxX() * scale + shift.x(),
-                        edge.getMinY() * scale + shift.y(),
-                        edge.getMaxY() * scale + shift.y());
+                        edge.getMinX() * c.scale() + c.shift().x(),
+                        edge.getMaxX() * c.scale() + c.shift().x(),
+                        edge.getMinY() * c.scale() + c.shift().y(),
+                        edge.getMaxY() * c.scale() + c.shift().y());
         e.expandBy(OVER_NM);
         return e.contains(copper);
     }

@@ -90,4 +90,41 @@ class ScaleFitTest {
             assertThat(c.apply(drawn.get(i)).distance(places.get(i))).isLessThan(20_000);
         }
     }
+
+    /** Scaled beyond five per cent and moved: the sizes of both tell. */
+    @ParameterizedTest
+    @CsvSource({"1.2, 30, -12", "0.83, -40, 3", "1.11, 7, 7"})
+    void theSizesTell(double scale, double dx, double dy) {
+        List<Pt> places = places(13, 250);
+        List<Pt> drawn = drawn(places, scale, dx, dy);
+        Correction c = new ScaleFit(places).fit(drawn, 0.9).orElseThrow();
+        assertThat(c.scale()).isCloseTo(1 / scale, within(1e-6));
+        assertThat(c.apply(drawn.get(9)).distance(places.get(9))).isLessThan(5_000);
+        // Beyond a quarter it is no picture of this board.
+        assertThat(new ScaleFit(places).fit(drawn(places, 1.3, dx, dy), 0.9)).isEmpty();
+        assertThat(new ScaleFit(places).fit(drawn(places, 0.75, dx, dy), 0.9)).isEmpty();
+    }
+
+    /** Some of the places, and others far away: only the pairs that ask for the same shift tell. */
+    @ParameterizedTest
+    @CsvSource({"1.03, 30, -12", "0.96, -40, 3", "0.9525, 7, 7"})
+    void thePairsTell(double scale, double dx, double dy) {
+        List<Pt> places = places(17, 250);
+        List<Pt> drawn = new ArrayList<>(drawn(places.subList(0, 90), scale, dx, dy));
+        drawn.add(Pt.mm(400, 3));
+        drawn.add(Pt.mm(-30, 900));
+        Correction c = new ScaleFit(places).fit(drawn, 0.9).orElseThrow();
+        assertThat(c.scale()).isCloseTo(1 / scale, within(1e-6));
+        assertThat(c.apply(drawn.get(9)).distance(places.get(9))).isLessThan(5_000);
+    }
+
+    @Test
+    void whatIsStretchedIsNotScaled() {
+        List<Pt> places = places(19, 250);
+        List<Pt> drawn =
+                places.stream()
+                        .map(p -> new Pt(Math.round(p.x() * 1.03) + 5_000_000, p.y() - 9_000_000))
+                        .toList();
+        assertThat(new ScaleFit(places).fit(drawn, 0.9)).isEmpty();
+    }
 }

@@ -185,4 +185,98 @@ class PlacementFitTest {
     void withoutKnownPadsNothingIsClaimed() {
         assertThat(new PlacementFit(new NamedPads(List.of())).fit(right, false)).isEmpty();
     }
+
+    private static Pt times(Pt p, double by) {
+        return new Pt(Math.round(p.x() * by), Math.round(p.y() * by));
+    }
+
+    @Test
+    void inchesMicrometresAndTheOtherWayRound() {
+        recovers(p -> with(p, times(p.at(), 1 / 25.4), p.rotationDeg()), false, "scaled by 25.4");
+        recovers(p -> with(p, times(p.at(), 25.4), p.rotationDeg()), false, "by 0.0393701");
+        recovers(p -> with(p, times(p.at(), 1000), p.rotationDeg()), false, "scaled by 0.001");
+    }
+
+    /** A table that states its unit is not scaled, however few parts then lie on pads. */
+    @Test
+    void aStatedUnitStays() {
+        List<PlacedPart> mil =
+                right.stream().map(p -> with(p, times(p.at(), 40), p.rotationDeg())).toList();
+        PlacementFit.Result fit =
+                new PlacementFit(new NamedPads(pads)).fit(mil, true).orElseThrow();
+        assertThat(fit.parts()).isEqualTo(mil);
+        assertThat(fit.done()).isEmpty();
+        assertThat(fit.share()).isLessThan(0.2);
+    }
+
+    /** The share is of the parts whose pads are known; what lies elsewhere stays. */
+    @Test
+    void theShareIsOfThePartsThatCanBeJudged() {
+        List<PlacedPart> written = new ArrayList<>();
+        for (int i = 0; i < right.size(); i++) {
+            PlacedPart p = right.get(i);
+            written.add(i % 4 == 0 ? with(p, p.at().plus(Pt.mm(9, 9)), p.rotationDeg()) : p);
+        }
+        written.add(new PlacedPart("X1", "", "", Pt.mm(1, 1), 0, Side.TOP, 99));
+        PlacementFit.Result fit =
+                new PlacementFit(new NamedPads(pads)).fit(written, true).orElseThrow();
+        assertThat(fit.share()).isEqualTo(0.75);
+        assertThat(fit.parts()).isEqualTo(written);
+        assertThat(fit.done()).isEmpty();
+    }
+
+    @Test
+    void fewPartsProveNothing() {
+        PlacementFit fit = new PlacementFit(new NamedPads(pads));
+        assertThat(fit.fit(right.subList(0, Ground.FEWEST), false)).isPresent();
+        assertThat(fit.fit(right.subList(0, Ground.FEWEST - 1), false)).isEmpty();
+    }
+
+    /** One bottom part lies well with some origin always: only with the top's is it no chance. */
+    @Test
+    void aSingleBottomPartIsTurnedRoundOnlyAboutTheSameOrigin() {
+        List<PlacedPart> one = new ArrayList<>();
+        right.stream().filter(p -> p.side() == Side.TOP).forEach(one::add);
+        PlacedPart below = right.get(3);
+        PlacementFit fit = new PlacementFit(new NamedPads(pads));
+        one.add(with(below, new Pt(-below.at().x(), below.at().y()), 180));
+        PlacementFit.Result found = fit.fit(one, true).orElseThrow();
+        assertThat(String.join("; ", found.done())).contains("seen from below");
+        assertThat(found.parts().get(16).at()).isEqualTo(below.at());
+        PlacedPart lost = with(below, Pt.mm(5, 77), 180);
+        one.set(16, lost);
+        assertThat(fit.fit(one, true).orElseThrow().parts().get(16)).isEqualTo(lost);
+    }
+
+    /** Two that count from below, and not more than as many again the other way. */
+    @Test
+    void bottomRotationsAreReversedOnlyWhereMostAskForIt() {
+        List<PlacedPart> bottom =
+                right.stream()
+                        .filter(p -> p.side() == Side.BOTTOM && p.rotationDeg() % 180 != 0)
+                        .toList();
+        assertThat(bottom).hasSizeGreaterThanOrEqualTo(3);
+        for (int wrong = 0; wrong <= bottom.size(); wrong++) {
+            List<PlacedPart> some = bottom.subList(0, wrong);
+            List<PlacedPart> written =
+                    right.stream().map(p -> some.contains(p) ? reversed(p) : p).toList();
+            PlacementFit.Result fit =
+                    new PlacementFit(new NamedPads(pads)).fit(written, true).orElseThrow();
+            boolean most = wrong >= 2 && wrong > 2 * (bottom.size() - wrong);
+            assertThat(String.join("; ", fit.done()).contains("reversed")).isEqualTo(most);
+        }
+    }
+
+    /** Many parts on one spot meet something there by chance. */
+    @Test
+    void aUnitThatShrinksAllOntoACornerIsNone() {
+        List<PlacedPart> truly = spread("CHIP");
+        PlacementFit fit = new PlacementFit(openings(truly));
+        Pt spot = truly.get(1).at();
+        List<PlacedPart> heap =
+                truly.stream().map(p -> with(p, spot.plus(times(p.at(), 1e-4)), 0)).toList();
+        PlacementFit.Result found = fit.fit(heap, false).orElseThrow();
+        assertThat(found.done()).isEmpty();
+        assertThat(found.parts()).isEqualTo(heap);
+    }
 }
