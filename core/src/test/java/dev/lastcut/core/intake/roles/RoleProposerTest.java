@@ -320,6 +320,84 @@ class RoleProposerTest {
         assertThat(now.values()).allMatch(f -> f.doubt().isEmpty());
     }
 
+    @Test
+    void tablesHolesAndDrawingsHaveTheirRolesAndUnits() {
+        usualNames();
+        board.files.put("bom.csv", "Designator,Value\nR1,10k\n");
+        board.files.put(
+                "edge.dxf",
+                "0\nSECTION\n2\nENTITIES\n0\nLINE\n8\n0\n10\n0\n20\n0\n11\n30\n21\n20\n0\n"
+                        + "ENDSEC\n0\nEOF\n");
+        chosen.put("edge.dxf", Role.NOT_PART);
+        chosen.put("x.drl", Role.UNPLATED_HOLES);
+        propose();
+        assertThat(role("bom.csv")).isEqualTo(Role.PARTS_LIST);
+        assertThat(now.get("edge.dxf").scale()).isNotEmpty();
+        assertThat(role("x.drl")).isEqualTo(Role.UNPLATED_HOLES);
+        assertThat(now.get("x.drl").scale()).isEqualTo("mm 3.3, leading zeros left out");
+        assertThat(now.get("x.drl").chosen()).isTrue();
+    }
+
+    @Test
+    void whatTheUserSaidBeforeIsHeard() {
+        call("copper 1", "qx", "copper 2", "qy", "openings 1", "qz", "drill", "qd");
+        Role mask = Role.of(Role.Kind.MASK, Side.BOTTOM);
+        Map<String, Role> said = Map.of("qx", COPPER.across(), "qy", COPPER, "qz", mask);
+        now = RoleProposer.propose(board.facts(), chosen, copies, new Remembered(said));
+        assertThat(role("qx")).isEqualTo(COPPER.across());
+        assertThat(role("qy")).isEqualTo(COPPER);
+        assertThat(role("qz")).isEqualTo(mask);
+        assertThat(now.values()).allMatch(f -> f.doubt().isEmpty());
+    }
+
+    /** Where every file says what it is nobody else is heard, not even the pictures. */
+    @Test
+    void whatEveryFileSaysOfItselfIsBelieved() {
+        call("copper 1", "x.gbl", "copper 2", "x.gtl");
+        board.files.replaceAll(
+                (path, text) ->
+                        "%TF.FileFunction,Copper,"
+                                + (path.equals("x.gbl") ? "L1,Top" : "L2,Bot")
+                                + "*%\n"
+                                + text);
+        propose();
+        assertThat(role("x.gbl")).isEqualTo(COPPER);
+        assertThat(now.get("x.gbl").evidence()).isEqualTo("the file says Copper, L1, Top");
+        assertThat(now.get("x.gbl").against()).isEmpty();
+        assertThat(now.values()).allMatch(f -> f.doubt().isEmpty());
+    }
+
+    /** A drawing of the holes is none of them where there is a drill file. */
+    @Test
+    void aDrawingOfHolesBesideADrillFileIsAsideOrAskedAbout() {
+        usualNames();
+        board.files.put("drill map.gbr", HEAD + pads("D10", 5, 5, 9, 9, 25, 15) + END);
+        propose();
+        assertThat(role("drill map.gbr").isHoles()).isFalse();
+        assertThat(role("x.drl")).isEqualTo(Role.PLATED_HOLES);
+        board.files.put(
+                "h.gbr", "%TF.FileFunction,Plated,1,2,PTH*%\n" + HEAD + pads("D10", HOLES) + END);
+        propose();
+        assertThat(role("h.gbr")).isEqualTo(Role.PLATED_HOLES);
+    }
+
+    @Test
+    void aSheetWithAFrameIsNamedAsNoPart() {
+        usualNames();
+        String frame = lines("D13", -60, -60, 90, -60, -60, -60, -60, 60, 90, -60, 90, -20);
+        String over = lines("D13", 8.6, 5, 11.4, 5, 8.6, 15, 11.4, 15);
+        board.files.put("zz.gbr", HEAD + frame + over + END);
+        board.files.put("drawing.gbr", HEAD + over + END);
+        propose();
+        for (String path : new String[] {"zz.gbr", "drawing.gbr"}) {
+            assertThat(role(path)).as(path).isEqualTo(Role.NOT_PART);
+            assertThat(doubt(path)).isEmpty();
+        }
+        assertThat(now.get("zz.gbr").evidence())
+                .contains("it reaches far beyond the other pictures");
+        assertThat(now.get("drawing.gbr").evidence()).contains("its name says “drawing”");
+    }
+
     /** One bit is one doubling of the odds. */
     @ParameterizedTest
     @CsvSource({"0, 0.5", "-3, 0.5", "1, 0.75", "2, 0.875", "2.5, 0.912", "20, 1"})
