@@ -129,4 +129,49 @@ class RegistrationTest {
             assertThat(a.then(b).apply(p).distance(both)).isCloseTo(0, within(2.0));
         }
     }
+
+    private static final Correction AWAY = new Correction(false, 0, 1, Pt.mm(3.3, -7.1));
+
+    /** Fewer than eight places fall onto others by chance. */
+    @Test
+    void eightPlacesTell() {
+        for (int few = 7; few <= 8; few++) {
+            Map<String, List<Pt>> all = board(new Random(3));
+            List<Pt> some = all.get("holes").stream().distinct().limit(few).toList();
+            all.put("few", moved(some, AWAY));
+            assertThat(Registration.find(all)).hasSize(few - 7);
+        }
+    }
+
+    /** Some per cent too large is told with how many places meet before and then. */
+    @Test
+    void aFileThatIsTooLargeIsScaled() {
+        Map<String, List<Pt>> all = board(new Random(8));
+        all.put("bottom", moved(all.get("bottom"), new Correction(false, 0, 1.02, Pt.ORIGIN)));
+        List<Registration.Shift> found = Registration.find(all);
+        assertThat(found).hasSize(1);
+        assertThat(found.get(0).path()).isEqualTo("bottom");
+        assertThat(found.get(0).correction().scale()).isCloseTo(1 / 1.02, within(1e-4));
+        assertThat(found.get(0).before()).isBetween(0.0, 0.3);
+        assertThat(found.get(0).after()).isGreaterThan(0.7);
+    }
+
+    /** Most files are right; of two, the one with more places is. */
+    @Test
+    void theFilesThatAgreeStay() {
+        List<Pt> large = random(new Random(6), 90);
+        Map<String, List<Pt>> all = new LinkedHashMap<>();
+        all.put("small", moved(large.subList(0, 30), AWAY));
+        all.put("large", large);
+        assertThat(Registration.find(all))
+                .extracting(Registration.Shift::path)
+                .containsExactly("small");
+        assertThat(Registration.find(all).get(0).correction().shift()).isEqualTo(Pt.mm(-3.3, 7.1));
+        all.put("other", moved(large.subList(0, 25), AWAY));
+        assertThat(Registration.find(all))
+                .extracting(Registration.Shift::path)
+                .containsExactly("large");
+        assertThat(Registration.find(Map.of("large", large))).isEmpty();
+        assertThat(Registration.find(Map.of())).isEmpty();
+    }
 }

@@ -203,14 +203,32 @@ public final class RoleProposer {
         }
     }
 
-    /** Whether a copy's name says nothing, or just what the name of its original says. */
+    /**
+     * Whether a copy says nothing of itself, or just what its original says: masks of both sides
+     * are often the same picture.
+     */
     private boolean saysNothingElse(String path) {
-        Hints own = pack.name(path);
-        Hints other = pack.name(copies.get(path));
+        String first = copies.get(path);
+        Optional<String> function = function(path);
+        return (function.isEmpty() || function.equals(function(first)))
+                && saysNothingElse(pack.name(path), pack.name(first))
+                && saysNothingElse(pack.remark(path), pack.remark(first));
+    }
+
+    private static boolean saysNothingElse(Hints own, Hints other) {
         boolean kind = own.kind().isEmpty() || own.kind().equals(other.kind());
         boolean side = own.side().isEmpty() || own.side().equals(other.side());
         boolean layer = own.layer().equals(other.layer()) && own.inner().equals(other.inner());
         return kind && side && layer;
+    }
+
+    /** The function that a file states of itself, or the job file of it. */
+    private Optional<String> function(String path) {
+        Optional<String> own =
+                pack.readings().get(path) instanceof Reading.Gerber g
+                        ? g.file().fileFunction()
+                        : Optional.empty();
+        return own.or(() -> pack.jobFunction(path));
     }
 
     private boolean isPossible(Picture p, Role role) {
@@ -225,12 +243,7 @@ public final class RoleProposer {
     }
 
     private boolean statesHoles(String path) {
-        return pack.readings().get(path) instanceof Reading.Gerber g
-                && g.file()
-                        .fileFunction()
-                        .flatMap(FileFunction::role)
-                        .filter(Role::isHoles)
-                        .isPresent();
+        return function(path).flatMap(FileFunction::role).filter(Role::isHoles).isPresent();
     }
 
     private SourceFile picture(
@@ -292,10 +305,7 @@ public final class RoleProposer {
      * of both is wrong, and which is not ours to say.
      */
     private Optional<Doubt> contradiction(String path, Role role) {
-        boolean stated =
-                pack.jobFunction(path).isPresent()
-                        || pack.readings().get(path) instanceof Reading.Gerber g
-                                && g.file().fileFunction().isPresent();
+        boolean stated = function(path).isPresent();
         Hints name = pack.name(path);
         boolean kind = name.kind().isPresent() && name.kind().get() != role.kind();
         boolean side =

@@ -211,6 +211,28 @@ class RoleProposerTest {
         assertThat(role("z1.gtl")).isEqualTo(Role.innerCopper(2));
     }
 
+    /** On a board of leaded parts both masks are one picture; a copy for safety is none of them. */
+    @Test
+    void twoFilesOfOnePictureMayBeBothSides() {
+        String same = HEAD + pads("D16", HOLES) + END;
+        Role mask = Role.of(Role.Kind.MASK, Side.TOP);
+        String[][] say = {
+            {"", ""},
+            {"%TF.FileFunction,Soldermask,Top*%\n", "%TF.FileFunction,Soldermask,Bot*%\n"},
+            {"G04 mask top*\n", "G04 mask bottom*\n"}
+        };
+        for (String[] s : say) {
+            call("copper 1", "x.gtl", "copper 2", "x.gbl", "drill", "x.drl");
+            board.files.put("q1", s[0] + same);
+            board.files.put("q2", s[1] + same);
+            copies.put("q2", "q1");
+            propose();
+            assertThat(role("q1").kind()).isEqualTo(Role.Kind.MASK);
+            assertThat(role("q2")).isEqualTo(s[0].isEmpty() ? Role.NOT_PART : mask.across());
+            board.files.putAll(new SmallBoard().files);
+        }
+    }
+
     @ParameterizedTest
     @CsvSource({
         "thing.xyz, nothing in it is of the board, ''",

@@ -279,4 +279,18 @@ class PlacementFitTest {
         assertThat(found.done()).isEmpty();
         assertThat(found.parts()).isEqualTo(heap);
     }
+
+    /** Where hardly any part is on top, those of the bottom tell the unit and the origin. */
+    @Test
+    void aTableOfBottomPartsAloneTellsToo() {
+        List<PlacedPart> below = right.stream().filter(p -> p.side() == Side.BOTTOM).toList();
+        List<PlacedPart> written =
+                below.stream().map(p -> with(p, times(p.at(), 1 / 25.4), p.rotationDeg())).toList();
+        PlacementFit.Result fit =
+                new PlacementFit(new NamedPads(pads)).fit(written, false).orElseThrow();
+        assertThat(fit.share()).isEqualTo(1);
+        for (int i = 0; i < below.size(); i++) {
+            assertThat(fit.parts().get(i).at().distance(below.get(i).at())).isLessThan(20_000);
+        }
+    }
 }
