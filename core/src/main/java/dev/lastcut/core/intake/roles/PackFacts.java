@@ -199,6 +199,14 @@ public final class PackFacts {
         return remarks.getOrDefault(path, Hints.NONE);
     }
 
+    /** The function that a file states of itself by its attribute. */
+    Optional<String> ownFunction(String path) {
+        return readings.get(path) instanceof Reading.Gerber g
+                ? g.file().fileFunction()
+                : Optional.empty();
+    }
+
+    /** The function that a job file of the pack names for a file. */
     Optional<String> jobFunction(String path) {
         for (Reading r : readings.values()) {
             if (r instanceof Reading.Job j) {

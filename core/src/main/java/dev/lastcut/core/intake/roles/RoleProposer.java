@@ -224,11 +224,7 @@ public final class RoleProposer {
 
     /** The function that a file states of itself, or the job file of it. */
     private Optional<String> function(String path) {
-        Optional<String> own =
-                pack.readings().get(path) instanceof Reading.Gerber g
-                        ? g.file().fileFunction()
-                        : Optional.empty();
-        return own.or(() -> pack.jobFunction(path));
+        return pack.ownFunction(path).or(() -> pack.jobFunction(path));
     }
 
     private boolean isPossible(Picture p, Role role) {
@@ -243,7 +239,7 @@ public final class RoleProposer {
     }
 
     private boolean statesHoles(String path) {
-        return function(path).flatMap(FileFunction::role).filter(Role::isHoles).isPresent();
+        return pack.ownFunction(path).flatMap(FileFunction::role).filter(Role::isHoles).isPresent();
     }
 
     private SourceFile picture(

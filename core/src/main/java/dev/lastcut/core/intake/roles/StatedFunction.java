@@ -1,7 +1,6 @@
 package dev.lastcut.core.intake.roles;
 
 import dev.lastcut.core.board.Role;
-import dev.lastcut.core.intake.reading.Reading;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
@@ -15,11 +14,8 @@ final class StatedFunction implements Witness {
     @Override
     public void testify(PackFacts pack, Testimony testimony) {
         for (Picture p : pack.pictures()) {
-            if (pack.readings().get(p.path()) instanceof Reading.Gerber g) {
-                g.file()
-                        .fileFunction()
-                        .ifPresent(f -> say(p.path(), f, "the file says ", BY_ITSELF, testimony));
-            }
+            pack.ownFunction(p.path())
+                    .ifPresent(f -> say(p.path(), f, "the file says ", BY_ITSELF, testimony));
             pack.jobFunction(p.path())
                     .ifPresent(f -> say(p.path(), f, "the job file says ", BY_THE_JOB, testimony));
         }
@@ -29,10 +25,7 @@ final class StatedFunction implements Witness {
     static boolean settles(PackFacts pack, List<Picture> pictures) {
         Set<Role> seen = new HashSet<>();
         for (Picture p : pictures) {
-            Optional<String> function =
-                    pack.readings().get(p.path()) instanceof Reading.Gerber g
-                            ? g.file().fileFunction()
-                            : Optional.empty();
+            Optional<String> function = pack.ownFunction(p.path());
             if (function.isEmpty()) {
                 return false;
             }

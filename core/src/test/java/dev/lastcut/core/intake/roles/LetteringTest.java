@@ -33,18 +33,9 @@ class LetteringTest {
         String strokes = LETTERS.get(count % LETTERS.size());
         int column = count % 7;
         int row = count++ / 7;
-        double step = heightMm / 6;
-        drawn.append("D13*\n");
-        for (String line : strokes.split(" ")) {
-            for (int i = 0; i < line.length(); i += 2) {
-                int x = line.charAt(i) - '0';
-                drawn.append(
-                        SmallBoard.at(
-                                4 + 3.1 * column + (mirrored ? 4 - x : x) * step,
-                                4 + 3.1 * row + (line.charAt(i + 1) - '0') * step,
-                                i == 0 ? 2 : 1));
-            }
-        }
+        drawn.append(
+                SmallBoard.letter(
+                        4 + 3.1 * column, 4 + 3.1 * row, heightMm / 6, mirrored, strokes));
     }
 
     private Testimony heard(String path) {

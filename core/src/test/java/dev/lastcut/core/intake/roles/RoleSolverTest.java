@@ -115,13 +115,16 @@ class RoleSolverTest {
         double sum = 0;
         List<Role> all = Arrays.asList(roles);
         boolean outer = all.contains(COPPER) && all.contains(COPPER.across());
-        for (int f = 0; f < roles.length; f++) {
-            Role role = roles[f];
+        for (int file = 0; file < roles.length; file++) {
+            Role role = roles[file];
             if (role == null) {
-                sum += Math.max(0, Math.max(said(f, Role.NOT_PART), said(f, Role.PLATED_HOLES)));
+                sum +=
+                        Math.max(
+                                0,
+                                Math.max(said(file, Role.NOT_PART), said(file, Role.PLATED_HOLES)));
                 continue;
             }
-            sum += said(f, role) + (role.inner() > 0 && !outer ? ON_NOTHING : 0);
+            sum += said(file, role) + (role.inner() > 0 && !outer ? ON_NOTHING : 0);
             if (role.side().isEmpty()) {
                 continue;
             }
@@ -129,14 +132,14 @@ class RoleSolverTest {
             int copper = all.indexOf(Role.of(Role.Kind.COPPER, side));
             int mask = all.indexOf(Role.of(Role.Kind.MASK, side));
             if (role.kind() == Role.Kind.MASK && copper >= 0) {
-                sum += bits("mc", f, copper);
+                sum += bits("mc", file, copper);
             } else if (role.kind() == Role.Kind.SILK && mask >= 0) {
-                sum += bits("sm", f, mask);
+                sum += bits("sm", file, mask);
             } else if (role.kind() == Role.Kind.PASTE) {
                 sum +=
                         mask >= 0
-                                ? bits("pm", f, mask)
-                                : copper >= 0 ? bits("pc", f, copper) : ON_NOTHING;
+                                ? bits("pm", file, mask)
+                                : copper >= 0 ? bits("pc", file, copper) : ON_NOTHING;
             }
         }
         return sum;
@@ -201,11 +204,16 @@ class RoleSolverTest {
         say(file, role, bits);
     }
 
-    @Test
-    void theOrderOfInnerLayersHasAMarginOfItsOwn() {
-        pictures(5);
+    /** Copper of both sides, and more files behind it. */
+    private void bothSidesAnd(int more) {
+        pictures(2 + more);
         only(0, COPPER, 9);
         only(1, COPPER.across(), 9);
+    }
+
+    @Test
+    void theOrderOfInnerLayersHasAMarginOfItsOwn() {
+        bothSidesAnd(3);
         for (int f = 2; f < 5; f++) {
             only(f, Role.innerCopper(1), 3);
             say(f, Role.innerCopper(2), 3);
@@ -231,9 +239,7 @@ class RoleSolverTest {
 
     @Test
     void theOnlyInnerLayerHasNoOrder() {
-        pictures(3);
-        only(0, COPPER, 9);
-        only(1, COPPER.across(), 9);
+        bothSidesAnd(1);
         only(2, Role.innerCopper(1), 9);
         RoleSolver solver = solver();
         assertThat(solver.orderMargin(solver.solve().best(), 2)).isInfinite();
@@ -242,9 +248,7 @@ class RoleSolverTest {
     /** A layer that is said to be the eighth is that, though there are but three. */
     @Test
     void asManyInnerLayersAsAnyFileSays() {
-        pictures(3);
-        only(0, COPPER, 9);
-        only(1, COPPER.across(), 9);
+        bothSidesAnd(1);
         only(2, Role.innerCopper(8), 9);
         assertThat(roles(solver().solve().best())[2]).isEqualTo(Role.innerCopper(8));
         said.clear();

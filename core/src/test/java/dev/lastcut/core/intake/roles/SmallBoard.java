@@ -39,6 +39,27 @@ final class SmallBoard {
         return s.toString();
     }
 
+    /**
+     * A letter of lines on a grid of 4 by 6, each a run of corners "xy"; a space parts lines.
+     *
+     * @param step from one place of the grid to the next, mm
+     */
+    static String letter(double x, double y, double step, boolean mirrored, String strokes) {
+        StringBuilder s = new StringBuilder("D13*\n");
+        for (String line : strokes.split(" ")) {
+            for (int i = 0; i < line.length(); i += 2) {
+                int column = line.charAt(i) - '0';
+                int row = line.charAt(i + 1) - '0';
+                s.append(
+                        at(
+                                x + (mirrored ? 4 - column : column) * step,
+                                y + row * step,
+                                i == 0 ? 2 : 1));
+            }
+        }
+        return s.toString();
+    }
+
     static final double[] HOLES = {5, 5, 5, 15, 25, 5, 25, 15, 15, 10};
     static final double[] TOP = {9, 5, 11, 5, 9, 15, 11, 15};
     static final double[] BOTTOM = {19, 5, 21, 5, 19, 15, 21, 15};

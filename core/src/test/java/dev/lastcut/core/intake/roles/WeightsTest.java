@@ -280,38 +280,41 @@ class WeightsTest {
         weighs("edge", "copper-top", 0);
     }
 
-    private double bits(Bond bond, PackFacts f, String upper, String lower) {
-        return bond.bits(f.picture(upper), f.picture(lower));
+    private static void joins(Bond bond, PackFacts facts, String upper, String lower, double bits) {
+        assertThat(bond.bits(facts.picture(upper), facts.picture(lower)))
+                .as("%s on %s", upper, lower)
+                .isCloseTo(bits, EXACT);
     }
 
     @Test
     void bondsByTheShareOfOpenings() {
         put("grown", pads("D14", TOP));
         put("mixed", pads("D14", 9, 5, 11, 5, 19, 5, 21, 5));
-        PackFacts f = board.facts();
-        OpeningOnPad onPad = new OpeningOnPad(f);
+        PackFacts facts = board.facts();
+        OpeningOnPad onPad = new OpeningOnPad(facts);
         // Four surface openings weigh 0.4 + 0.4.
-        assertThat(bits(onPad, f, "openings 1", "copper 1")).isCloseTo(8 * .55 * .8, EXACT);
-        assertThat(bits(onPad, f, "openings 1", "copper 2")).isCloseTo(-8 * .45 * .8, EXACT);
-        assertThat(bits(onPad, f, "mixed", "copper 1")).isCloseTo(8 * .05 * .8, EXACT);
-        assertThat(bits(onPad, f, "lines 1", "copper 1")).isZero();
+        joins(onPad, facts, "openings 1", "copper 1", 8 * .55 * .8);
+        joins(onPad, facts, "openings 1", "copper 2", -8 * .45 * .8);
+        joins(onPad, facts, "mixed", "copper 1", 8 * .05 * .8);
+        assertThat(onPad.bits(facts.picture("lines 1"), facts.picture("copper 1"))).isZero();
         PasteInMask inMask = new PasteInMask();
         // All within, and smaller than the openings; larger; the same.
-        assertThat(bits(inMask, f, "paste 1", "openings 1")).isCloseTo(3.5 * .8 + 1.6, EXACT);
-        assertThat(bits(inMask, f, "grown", "paste 1")).isCloseTo(3.5 * .8 - 3.2, EXACT);
-        assertThat(bits(inMask, f, "grown", "openings 1")).isCloseTo(3.5 * .8, EXACT);
-        assertThat(bits(inMask, f, "paste 1", "openings 2")).isCloseTo(-3.5 * .8, EXACT);
-        assertThat(bits(inMask, f, "mixed", "openings 1")).isCloseTo(0, EXACT);
+        joins(inMask, facts, "paste 1", "openings 1", 3.5 * .8 + 1.6);
+        joins(inMask, facts, "grown", "paste 1", 3.5 * .8 - 3.2);
+        joins(inMask, facts, "grown", "openings 1", 3.5 * .8);
+        joins(inMask, facts, "paste 1", "openings 2", -3.5 * .8);
+        joins(inMask, facts, "mixed", "openings 1", 0);
         // Of nine openings four have paste: weighed in full.
-        assertThat(bits(inMask, f, "openings 1", "paste 1")).isCloseTo(7 * (4 / 9. - .5), EXACT);
-        assertThat(bits(inMask, f, "paste 1", "paste 1")).isZero();
-        assertThat(inMask.words(f.picture("mixed"), f.picture("openings 1"))).startsWith("50 % ");
-        SilkByOpenings silk = new SilkByOpenings(f);
-        assertThat(bits(silk, f, "lines 1", "openings 1")).isCloseTo(2.5 * .5, EXACT);
-        assertThat(bits(silk, f, "lines 1", "openings 2")).isCloseTo(-2.5 * .5, EXACT);
-        assertThat(bits(silk, f, "lines 1", "mixed")).isCloseTo(0, EXACT);
-        assertThat(bits(silk, f, "lines 1", "lines 1")).isZero();
-        assertThat(silk.words(f.picture("lines 1"), f.picture("mixed")))
+        joins(inMask, facts, "openings 1", "paste 1", 7 * (4 / 9. - .5));
+        assertThat(inMask.bits(facts.picture("paste 1"), facts.picture("paste 1"))).isZero();
+        assertThat(inMask.words(facts.picture("mixed"), facts.picture("openings 1")))
+                .startsWith("50 % ");
+        SilkByOpenings silk = new SilkByOpenings(facts);
+        joins(silk, facts, "lines 1", "openings 1", 2.5 * .5);
+        joins(silk, facts, "lines 1", "openings 2", -2.5 * .5);
+        joins(silk, facts, "lines 1", "mixed", 0);
+        assertThat(silk.bits(facts.picture("lines 1"), facts.picture("lines 1"))).isZero();
+        assertThat(silk.words(facts.picture("lines 1"), facts.picture("mixed")))
                 .isEqualTo("it has lines near 50 % of the surface pads that mixed opens");
     }
 }

@@ -5,7 +5,6 @@ import static dev.lastcut.core.intake.roles.SmallBoard.END;
 import static dev.lastcut.core.intake.roles.SmallBoard.HEAD;
 import static dev.lastcut.core.intake.roles.SmallBoard.HOLES;
 import static dev.lastcut.core.intake.roles.SmallBoard.TOP;
-import static dev.lastcut.core.intake.roles.SmallBoard.at;
 import static dev.lastcut.core.intake.roles.SmallBoard.lines;
 import static dev.lastcut.core.intake.roles.SmallBoard.pads;
 import static org.assertj.core.api.Assertions.assertThat;
@@ -188,17 +187,7 @@ class WitnessesTest {
     }
 
     private static String letter(double x, String strokes) {
-        StringBuilder s = new StringBuilder("D13*\n");
-        for (String line : strokes.split(" ")) {
-            for (int i = 0; i < line.length(); i += 2) {
-                s.append(
-                        at(
-                                x + (line.charAt(i) - '0') * 0.35,
-                                8 + (line.charAt(i + 1) - '0') * 0.35,
-                                i == 0 ? 2 : 1));
-            }
-        }
-        return s.toString();
+        return SmallBoard.letter(x, 8, 0.35, false, strokes);
     }
 
     @Test

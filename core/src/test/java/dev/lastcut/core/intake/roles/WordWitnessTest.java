@@ -26,6 +26,10 @@ class WordWitnessTest {
         return t;
     }
 
+    private static Testimony named(String... paths) {
+        return heard(WordWitness.Source.NAME, List.of(paths), "");
+    }
+
     private static double weight(Testimony t, String path, String role) {
         return t.weight(path, Role.parse(role).orElseThrow());
     }
@@ -77,15 +81,14 @@ class WordWitnessTest {
     })
     void aNameIsWorth(String name, String role, double bits) {
         String path = name + ".gbr";
-        Testimony t = heard(WordWitness.Source.NAME, List.of(path), "");
+        Testimony t = named(path);
         assertThat(weight(t, path, role)).isEqualTo(bits);
     }
 
     /** The highest number is the bottom, unless sides are written out beside the numbers. */
     @Test
     void numbersOfLayersAreCountedFromTheTop() {
-        List<String> four = List.of("1/layer1.g", "2/layer2.g", "3/layer3.g", "4/layer4.g");
-        Testimony t = heard(WordWitness.Source.NAME, four, "");
+        Testimony t = named("1/layer1.g", "2/layer2.g", "3/layer3.g", "4/layer4.g");
         assertThat(weight(t, "1/layer1.g", "copper-top")).isEqualTo(8);
         assertThat(weight(t, "2/layer2.g", "copper-inner-1")).isEqualTo(8);
         assertThat(weight(t, "2/layer2.g", "copper-inner-2")).isEqualTo(2);
@@ -95,8 +98,7 @@ class WordWitnessTest {
         assertThat(weight(t, "4/layer4.g", "copper-inner-3")).isEqualTo(8);
         assertThat(weight(t, "4/layer4.g", "copper-top")).isZero();
 
-        List<String> sides = List.of("1/layer1 top.g", "2/layer4 bottom.g", "3/layer5.g");
-        Testimony s = heard(WordWitness.Source.NAME, sides, "");
+        Testimony s = named("1/layer1 top.g", "2/layer4 bottom.g", "3/layer5.g");
         assertThat(weight(s, "2/layer4 bottom.g", "copper-bottom")).isEqualTo(12);
         // Said of the layer and of the side: 4 for copper, nothing for the number, −12 for the
         // side.
@@ -128,7 +130,7 @@ class WordWitnessTest {
     })
     void whatItSaysIsSaidInWords(String name, String role, String words) {
         String path = name + ".gbr";
-        Testimony t = heard(WordWitness.Source.NAME, List.of(path), "");
+        Testimony t = named(path);
         assertThat(t.speaksFor(path, Role.parse(role).orElseThrow())).containsExactly(words);
     }
 }

@@ -109,45 +109,37 @@ class OpenPadsTest {
         assertThat(bare.origins(List.of(), raw)).containsExactly(Pt.ORIGIN);
     }
 
-    /** Three pads, which a quarter turn tells from the same turn the other way round. */
-    private void trio(double x, double y, double deg, boolean below) {
-        double a = Math.toRadians(deg);
-        for (double[] v : new double[][] {{-0.95, -1.1}, {0.95, -1.1}, {0, 1.1}}) {
-            double vx = below ? -v[0] : v[0];
-            open(
-                    x + vx * Math.cos(a) - v[1] * Math.sin(a),
-                    y + vx * Math.sin(a) + v[1] * Math.cos(a),
-                    0.6,
-                    0.6);
-        }
-    }
-
     @Test
     void theShapeOfPadsTellsWhichWayAnglesCount() {
-        trio(20, 20, 0, false);
-        trio(30, 20, 90, false);
-        trio(40, 20, 90, true);
-        trio(50, 20, -90, true);
-        trio(60, 20, 180, true);
-        List<PlacedPart> tops =
-                List.of(part("T", 20, 20, 0, Side.TOP), part("T", 30, 20, 90, Side.TOP));
-        OpenPads pads = pads();
-        assertThat(pads.turn(part("T", 40, 20, 90, Side.BOTTOM), tops))
+        List<PlacedPart> truly =
+                List.of(
+                        part("TRIO", 20, 20, 0, Side.TOP),
+                        part("TRIO", 30, 20, 90, Side.TOP),
+                        part("TRIO", 40, 20, 90, Side.BOTTOM),
+                        part("TRIO", 50, 20, -90, Side.BOTTOM),
+                        part("TRIO", 60, 20, 180, Side.BOTTOM));
+        List<PlacedPart> tops = truly.subList(0, 2);
+        OpenPads pads = PlacementFitTest.openings(truly);
+        assertThat(pads.turn(part("TRIO", 40, 20, 90, Side.BOTTOM), tops))
                 .isEqualTo(Turn.COUNTER_CLOCKWISE);
-        assertThat(pads.turn(part("T", 50, 20, 90, Side.BOTTOM), tops)).isEqualTo(Turn.CLOCKWISE);
-        assertThat(pads.turn(part("T", 60, 20, 180, Side.BOTTOM), tops))
+        assertThat(pads.turn(part("TRIO", 50, 20, 90, Side.BOTTOM), tops))
+                .isEqualTo(Turn.CLOCKWISE);
+        assertThat(pads.turn(part("TRIO", 60, 20, 180, Side.BOTTOM), tops))
                 .as("the same both ways")
                 .isEqualTo(Turn.UNTOLD);
-        assertThat(pads.turn(part("T", 70, 20, 90, Side.BOTTOM), tops))
+        assertThat(pads.turn(part("TRIO", 70, 20, 90, Side.BOTTOM), tops))
                 .as("nothing there")
                 .isEqualTo(Turn.UNTOLD);
-        assertThat(pads().turn(part("T", 40, 20, 90, Side.BOTTOM), tops.subList(0, 1)))
+        assertThat(
+                        PlacementFitTest.openings(truly)
+                                .turn(part("TRIO", 40, 20, 90, Side.BOTTOM), tops.subList(0, 1)))
                 .as("one part has no pattern")
                 .isEqualTo(Turn.UNTOLD);
         assertThat(
-                        pads().turn(
-                                        part("T", 40, 20, 90, Side.BOTTOM),
-                                        List.of(tops.get(0), part("T", 80, 40, 0, Side.TOP))))
+                        PlacementFitTest.openings(truly)
+                                .turn(
+                                        part("TRIO", 40, 20, 90, Side.BOTTOM),
+                                        List.of(tops.get(0), part("TRIO", 80, 40, 0, Side.TOP))))
                 .as("nothing recurs")
                 .isEqualTo(Turn.UNTOLD);
     }

@@ -96,7 +96,7 @@ class PlacementFitTest {
     }
 
     /** Bare openings of parts on both sides: three pads or two each, as the parts truly lie. */
-    private static OpenPads openings(List<PlacedPart> parts) {
+    static OpenPads openings(List<PlacedPart> parts) {
         List<OpenPads.Opening> all = new ArrayList<>();
         for (PlacedPart p : parts) {
             double[][] own =
