@@ -2,6 +2,7 @@ package dev.lastcut.core.board;
 
 import dev.lastcut.core.geometry.Orientation;
 import dev.lastcut.core.geometry.Pt;
+import dev.lastcut.core.geometry.Segment;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -71,6 +72,11 @@ public record Correction(boolean mirrored, int quarterTurns, double scale, Pt sh
         List<Feature> moved = new ArrayList<>(features.size());
         features.forEach(f -> moved.add(apply(f)));
         return moved;
+    }
+
+    /** Lines and arcs, moved. */
+    public List<Segment> applyTo(List<Segment> segments) {
+        return segments.stream().map(s -> orientation().apply(s).translated(shift)).toList();
     }
 
     public Hole apply(Hole h) {

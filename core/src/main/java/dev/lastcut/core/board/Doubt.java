@@ -18,7 +18,17 @@ public record Doubt(Kind kind, String text) {
         /** Only where in the stack an inner layer lies. */
         ORDER,
         /** It looks like something that another file is already. */
-        SHARED;
+        SHARED,
+        /** How large its holes are. */
+        SIZE,
+        /** Which layers its holes pass. */
+        SPAN,
+        /** What the columns or cells of a table mean. */
+        COLUMNS,
+        /** Whether it or another version of the same is meant. */
+        VERSION,
+        /** Which of several boards in the pack is meant. */
+        BOARD;
 
         public String id() {
             return name().toLowerCase(Locale.ROOT);

@@ -25,6 +25,11 @@ public record Hole(
         return new Hole(from, to, diameter, nowPlated, file, line, span);
     }
 
+    /** The same hole through other layers. */
+    public Hole through(Span layers) {
+        return new Hole(from, to, diameter, plated, file, line, layers);
+    }
+
     public Hole at(Pt newFrom, Pt newTo, long newDiameter) {
         return new Hole(newFrom, newTo, newDiameter, plated, file, line, span);
     }

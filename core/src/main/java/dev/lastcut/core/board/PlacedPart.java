@@ -20,4 +20,14 @@ public record PlacedPart(
     public PlacedPart on(Side other) {
         return new PlacedPart(designator, value, footprint, at, rotationDeg, other, line);
     }
+
+    /** The same at another place. */
+    public PlacedPart movedTo(Pt place) {
+        return new PlacedPart(designator, value, footprint, place, rotationDeg, side, line);
+    }
+
+    /** The same with another rotation, degrees. */
+    public PlacedPart turned(double deg) {
+        return new PlacedPart(designator, value, footprint, at, deg, side, line);
+    }
 }

@@ -67,6 +67,8 @@ final class BoardAssembler {
                 layers.add(new Layer(f.role(), f.path(), d.drawing().features()));
             } else if (reading instanceof Reading.Gerber g && f.role().isPicture()) {
                 layers.add(new Layer(f.role(), f.path(), picture(f.role(), g.file(), outline)));
+            } else if (reading instanceof Reading.Drill d && f.role().equals(Role.OUTLINE)) {
+                layers.add(new Layer(f.role(), f.path(), DrillEdges.lines(d.file())));
             } else if (reading instanceof Reading.Drill d && f.role().isHoles()) {
                 holes.addAll(plated(d, f.role()));
             } else if (reading instanceof Reading.Gerber g && f.role().isHoles()) {
@@ -89,6 +91,19 @@ final class BoardAssembler {
                                 "not used; choose another role"));
             }
         }
+        routed().ifPresent(
+                        f -> {
+                            List<Feature> lines = DrillEdges.lines(drill(f.path()).file());
+                            layers.add(new Layer(Role.OUTLINE, f.path(), lines));
+                            problems.add(
+                                    new Problem(
+                                            Problem.Code.FORMAT_GUESSED,
+                                            f.path(),
+                                            0,
+                                            "the board outline stands in it only, as a routed path",
+                                            "the middle of the path is taken as the board's edge;"
+                                                    + " compare the board's size"));
+                        });
         layers.sort(Comparator.comparingInt(l -> rank(l.role())));
         return new Board(files, layers, outline, holes, netlist, parts, placed, problems);
     }
@@ -110,9 +125,27 @@ final class BoardAssembler {
                 if (reading instanceof Reading.Drawn d) {
                     return Optional.of(OutlineBuilder.build(d.drawing().features()));
                 }
+                if (reading instanceof Reading.Drill d) {
+                    return Optional.of(OutlineBuilder.build(DrillEdges.lines(d.file())));
+                }
             }
         }
-        return Optional.empty();
+        return routed().map(f -> OutlineBuilder.build(DrillEdges.lines(drill(f.path()).file())));
+    }
+
+    /** The drill file that routes the board's edge, where no other file draws it. */
+    private Optional<SourceFile> routed() {
+        boolean drawn = files.stream().anyMatch(f -> f.role().equals(Role.OUTLINE));
+        return drawn
+                ? Optional.empty()
+                : files.stream()
+                        .filter(f -> f.role().isHoles() && drill(f.path()) != null)
+                        .filter(f -> !drill(f.path()).file().routes().isEmpty())
+                        .findFirst();
+    }
+
+    private Reading.Drill drill(String path) {
+        return readings.get(path) instanceof Reading.Drill d ? d : null;
     }
 
     /**

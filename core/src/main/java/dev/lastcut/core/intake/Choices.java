@@ -3,8 +3,10 @@ package dev.lastcut.core.intake;
 import dev.lastcut.core.board.Correction;
 import dev.lastcut.core.board.Role;
 import dev.lastcut.core.formats.drill.DrillFormat;
+import dev.lastcut.core.formats.table.ColumnKind;
 import java.util.Collections;
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.SortedSet;
@@ -16,19 +18,31 @@ import java.util.TreeSet;
  *
  * @param formats how the digits of a drill file are to be read
  * @param unitsNm the unit of a drawing or placement, in nm
+ * @param columns what each column of a table holds, from the left
  */
 public record Choices(
         Map<String, Role> roles,
         Map<String, Correction> corrections,
         Map<String, DrillFormat> formats,
-        Map<String, Double> unitsNm) {
+        Map<String, Double> unitsNm,
+        Map<String, List<ColumnKind>> columns) {
     public static final Choices NONE = roles(Map.of());
+
+    /** Choices that say nothing of the columns of tables. */
+    public Choices(
+            Map<String, Role> roles,
+            Map<String, Correction> corrections,
+            Map<String, DrillFormat> formats,
+            Map<String, Double> unitsNm) {
+        this(roles, corrections, formats, unitsNm, Map.of());
+    }
 
     public Choices {
         roles = Collections.unmodifiableMap(new TreeMap<>(roles));
         corrections = Collections.unmodifiableMap(new TreeMap<>(corrections));
         formats = Collections.unmodifiableMap(new TreeMap<>(formats));
         unitsNm = Collections.unmodifiableMap(new TreeMap<>(unitsNm));
+        columns = Collections.unmodifiableMap(new TreeMap<>(columns));
     }
 
     public static Choices roles(Map<String, Role> roles) {
@@ -41,17 +55,18 @@ public record Choices(
         all.addAll(corrections.keySet());
         all.addAll(formats.keySet());
         all.addAll(unitsNm.keySet());
+        all.addAll(columns.keySet());
         return all;
     }
 
     /** The same with a file's role told, or, when empty, left to be proposed. */
     public Choices withRole(String path, Optional<Role> role) {
-        return new Choices(with(roles, path, role), corrections, formats, unitsNm);
+        return new Choices(with(roles, path, role), corrections, formats, unitsNm, columns);
     }
 
     /** The same with a file's content moved, or, when empty, where it was. */
     public Choices withCorrection(String path, Optional<Correction> correction) {
-        return new Choices(roles, with(corrections, path, correction), formats, unitsNm);
+        return new Choices(roles, with(corrections, path, correction), formats, unitsNm, columns);
     }
 
     /**
@@ -63,7 +78,8 @@ public record Choices(
                 renamed(roles, paths),
                 renamed(corrections, paths),
                 renamed(formats, paths),
-                renamed(unitsNm, paths));
+                renamed(unitsNm, paths),
+                renamed(columns, paths));
     }
 
     private static <T> Map<String, T> with(Map<String, T> all, String path, Optional<T> value) {

@@ -2,12 +2,14 @@ package dev.lastcut.core.intake;
 
 import dev.lastcut.core.board.Board;
 import dev.lastcut.core.board.Correction;
+import dev.lastcut.core.board.Doubt;
 import dev.lastcut.core.board.Hole;
 import dev.lastcut.core.board.Problem;
 import dev.lastcut.core.board.Role;
 import dev.lastcut.core.board.SourceFile;
 import dev.lastcut.core.formats.drill.DrillFormat;
 import dev.lastcut.core.formats.drill.DrillReader;
+import dev.lastcut.core.formats.table.ColumnKind;
 import dev.lastcut.core.geometry.Pt;
 import dev.lastcut.core.intake.Pack.PackFile;
 import dev.lastcut.core.intake.places.PointMatch;
@@ -31,6 +33,7 @@ public final class Intake {
     private final Remembered remembered;
     private final Map<String, Reading> readings = new TreeMap<>();
     private final List<Problem> problems = new ArrayList<>();
+    private ToolSizes tools = new ToolSizes();
 
     private Intake(Pack pack, Choices chosen, Remembered remembered) {
         this.pack = pack;
@@ -76,7 +79,10 @@ public final class Intake {
                             + " other files): bring in what your layout program exports for"
                             + " fabrication.");
         }
+        sizeTools();
         settleDrillFormats();
+        DrillSpanNames.settle(readings, copperLike());
+        DrillEdges.settle(readings);
         chosen.corrections()
                 .forEach((path, c) -> readings.computeIfPresent(path, (p, r) -> r.moved(c)));
         Duplicates copies = Duplicates.find(readings);
@@ -84,6 +90,21 @@ public final class Intake {
         Placements placements = Placements.lay(readings, facts);
         Map<String, SourceFile> proposed =
                 RoleProposer.propose(facts, chosen.roles(), copies.originals(), remembered);
+        placements.settle(facts, proposed);
+        proposed.replaceAll(
+                (path, f) ->
+                        f.chosen() || !f.role().equals(Role.PLACEMENT)
+                                ? f
+                                : placements.doubt(path).map(f::doubted).orElse(f));
+        proposed.replaceAll(
+                (path, f) ->
+                        readings.get(path) instanceof Reading.Parts p
+                                        && f.role().equals(Role.PARTS_LIST)
+                                        && !f.chosen()
+                                        && !p.result().open().isEmpty()
+                                ? f.doubted(new Doubt(Doubt.Kind.COLUMNS, p.result().open()))
+                                : f);
+        proposeSizes(proposed, facts);
         List<SourceFile> files = register(List.copyOf(proposed.values()), facts);
         readings.values().forEach(r -> problems.addAll(r.problems()));
         problems.addAll(copies.problems());
@@ -93,15 +114,73 @@ public final class Intake {
         return disagreements.isEmpty() ? board : board.withProblems(disagreements);
     }
 
+    /** Drill files without sizes are read again with those that a report in the pack states. */
+    private void sizeTools() {
+        tools = ToolSizes.of(readings);
+        problems.addAll(tools.problems());
+        if (!tools.isEmpty()) {
+            for (PackFile f : pack.files()) {
+                if (!tools.of(f.path()).isEmpty()) {
+                    readings.put(f.path(), drill(f));
+                }
+            }
+        }
+    }
+
+    private Reading.Drill drill(PackFile f) {
+        DrillFormat format = chosen.formats().get(f.path());
+        return format != null
+                ? new Reading.Drill(
+                        DrillReader.readAs(f.path(), f.content(), format, tools.of(f.path())))
+                : new Reading.Drill(
+                        DrillReader.read(
+                                f.path(), f.content(), Optional.empty(), tools.of(f.path())));
+    }
+
+    /** Holes of which no file states the size get one to be confirmed, so that none is lost. */
+    private void proposeSizes(Map<String, SourceFile> proposed, PackFacts facts) {
+        for (SourceFile f : List.copyOf(proposed.values())) {
+            if (!(readings.get(f.path()) instanceof Reading.Drill d)
+                    || d.file().unsized().isEmpty()) {
+                continue;
+            }
+            Map<Integer, Long> sizes = ToolSizes.proposed(facts, d.file().unsized());
+            readings.put(f.path(), new Reading.Drill(ToolSizes.sized(d.file(), sizes)));
+            String words = ToolSizes.words(d.file().unsized(), sizes);
+            if (!f.chosen()) {
+                String open =
+                        "no file states the size of its tools; by their pads they may be "
+                                + words
+                                + ". Bring in the tool list, or choose its role to take these";
+                proposed.put(f.path(), f.doubted(new Doubt(Doubt.Kind.SIZE, open)));
+            }
+        }
+    }
+
+    /** How many pictures are more than a few openings or lines: copper layers at most. */
+    private int copperLike() {
+        return (int)
+                readings.values().stream()
+                        .filter(
+                                r ->
+                                        r instanceof Reading.Gerber g
+                                                && !g.file().features().isEmpty())
+                        .count();
+    }
+
     private Reading read(PackFile f) {
         Reading reading = Reading.of(f.path(), f.content());
         DrillFormat format = chosen.formats().get(f.path());
         if (reading instanceof Reading.Drill && format != null) {
-            return new Reading.Drill(DrillReader.readAs(f.path(), f.content(), format));
+            return drill(f);
         }
         Double unit = chosen.unitsNm().get(f.path());
         if (reading instanceof Reading.Drawn && unit != null) {
             return Reading.drawing(f.path(), f.content(), Optional.of(unit));
+        }
+        List<ColumnKind> columns = chosen.columns().get(f.path());
+        if (columns != null) {
+            return Reading.table(f.path(), f.content(), columns);
         }
         return reading;
     }
@@ -173,7 +252,7 @@ public final class Intake {
         for (PackFile f : pack.files()) {
             if (!(readings.get(f.path()) instanceof Reading.Drill d)
                     || d.file().formatStated()
-                    || d.file().holes().isEmpty()) {
+                    || d.file().places().isEmpty()) {
                 continue;
             }
             // Counting every picture takes a while: only where a file leaves its format open.
@@ -182,7 +261,8 @@ public final class Intake {
             double bestHits = holesOnPads(d, pads);
             double asRead = bestHits;
             for (DrillFormat format : DrillFormat.ALL) {
-                Reading.Drill tried = Reading.drillAs(f.path(), f.content(), format);
+                Reading.Drill tried =
+                        Reading.drillAs(f.path(), f.content(), format, tools.of(f.path()));
                 double hits = holesOnPads(tried, pads);
                 if (hits > bestHits + 0.02) {
                     best = tried;
@@ -218,7 +298,7 @@ public final class Intake {
     }
 
     private static double holesOnPads(Reading.Drill d, List<PointMatch> pads) {
-        List<Pt> places = d.file().holes().stream().map(Hole::middle).toList();
+        List<Pt> places = d.file().places().stream().map(Hole::middle).toList();
         return pads.stream().mapToDouble(p -> p.shareOf(places)).max().orElse(0);
     }
 }

@@ -37,7 +37,7 @@ public final class FileUnassignedRule implements Rule {
         List<Finding> findings = new ArrayList<>();
         for (SourceFile f : files) {
             f.doubt()
-                    .filter(d -> d.kind() == Doubt.Kind.ROLE || d.kind() == Doubt.Kind.SHARED)
+                    .filter(d -> d.kind() != Doubt.Kind.SIDE && d.kind() != Doubt.Kind.ORDER)
                     .ifPresent(d -> findings.add(finding(f, d)));
         }
         together(

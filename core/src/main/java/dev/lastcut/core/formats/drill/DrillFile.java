@@ -2,8 +2,12 @@ package dev.lastcut.core.formats.drill;
 
 import dev.lastcut.core.board.Hole;
 import dev.lastcut.core.board.Problem;
+import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
 
 /**
  * What a drill file holds.
@@ -15,6 +19,9 @@ import java.util.Optional;
  * @param stepNm the finest step of its coordinates
  * @param remarks its comments, the first few
  * @param mixed true when the file marks some tools as plated and others as not
+ * @param unsized by tool, holes of which no size is known, with the diameter 0; not among the holes
+ * @param routes paths that are routed all round; their slots are not among the holes
+ * @param spanStated whether the file says which layers its holes pass
  */
 public record DrillFile(
         List<Hole> holes,
@@ -25,15 +32,26 @@ public record DrillFile(
         List<String> remarks,
         boolean mixed,
         List<Problem> problems,
-        boolean looksLikeDrill) {
+        boolean looksLikeDrill,
+        Map<Integer, List<Hole>> unsized,
+        List<DrillRoute> routes,
+        boolean spanStated) {
     public DrillFile {
         holes = List.copyOf(holes);
         remarks = List.copyOf(remarks);
         problems = List.copyOf(problems);
+        unsized = Collections.unmodifiableMap(new TreeMap<>(unsized));
+        routes = List.copyOf(routes);
     }
 
     /** The same file with its holes elsewhere. */
     public DrillFile withHoles(List<Hole> moved) {
+        return with(moved, unsized, routes);
+    }
+
+    /** The same file with its holes, those of no size and its routed paths as given. */
+    public DrillFile with(
+            List<Hole> moved, Map<Integer, List<Hole>> withoutSize, List<DrillRoute> paths) {
         return new DrillFile(
                 moved,
                 plated,
@@ -43,6 +61,38 @@ public record DrillFile(
                 remarks,
                 mixed,
                 problems,
-                looksLikeDrill);
+                looksLikeDrill,
+                withoutSize,
+                paths,
+                spanStated);
+    }
+
+    /** Everything that is drilled, of a known size or not; slots of routed paths are left out. */
+    public List<Hole> places() {
+        List<Hole> all = new ArrayList<>(holes);
+        unsized.values().forEach(all::addAll);
+        return all;
+    }
+
+    /** The same file in which its routed paths are slots like any other. */
+    public DrillFile withRoutesAsSlots() {
+        if (routes.isEmpty()) {
+            return this;
+        }
+        List<Hole> all = new ArrayList<>(holes);
+        Map<Integer, List<Hole>> open = new TreeMap<>(unsized);
+        for (DrillRoute r : routes) {
+            for (Hole h : r.slots()) {
+                if (h.diameter() > 0) {
+                    all.add(h);
+                } else {
+                    open.computeIfAbsent(r.tool(), k -> new ArrayList<>());
+                    List<Hole> more = new ArrayList<>(open.get(r.tool()));
+                    more.add(h);
+                    open.put(r.tool(), more);
+                }
+            }
+        }
+        return with(all, open, List.of());
     }
 }

@@ -4,10 +4,10 @@ import dev.lastcut.core.board.Hole;
 import dev.lastcut.core.board.Problem.Code;
 import dev.lastcut.core.board.Span;
 import dev.lastcut.core.formats.ProblemLog;
+import dev.lastcut.core.formats.Texts;
 import dev.lastcut.core.geometry.Length;
 import dev.lastcut.core.geometry.Pt;
 import dev.lastcut.core.geometry.Segment;
-import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -17,6 +17,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalLong;
 import java.util.Set;
+import java.util.TreeMap;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
@@ -43,6 +44,10 @@ public final class DrillReader {
             Pattern.compile(
                     "(?i).*\\bT(?:ool)?\\s*0*(\\d{1,3})\\b\\D*?(\\d*\\.?\\d+)\\s*(mm|mils?|inch|in|\")(?:\\W.*|$)");
     private static final int MOST_REMARKS = 20;
+
+    /** Ends that are so near are one place. */
+    private static final double CLOSED_NM = 50_000;
+
     private static final int MOST_COPIES = 100_000;
 
     private final DrillFormat assumed;
@@ -57,10 +62,13 @@ public final class DrillReader {
     private final List<String> remarks = new ArrayList<>();
     private final Map<Integer, Long> diameters = new HashMap<>();
     private final Map<Integer, Boolean> toolPlated = new HashMap<>();
+    private final Map<Integer, DrillTool> known;
+    private final List<Hit> hits = new ArrayList<>();
+    private final List<DrillRoute> routes = new ArrayList<>();
+    private List<Segment> path = new ArrayList<>();
+    private int pathStart;
     private Optional<Boolean> plated = Optional.empty();
     private Boolean nextToolPlated;
-    private final List<Hole> holes = new ArrayList<>();
-    private final Set<Integer> missingTools = new HashSet<>();
     private int tool = -1;
     private Pt at = Pt.ORIGIN;
     private Pt lastHit = Pt.ORIGIN;
@@ -69,6 +77,7 @@ public final class DrillReader {
     private int interpolation = 1;
     private boolean incremental;
     private Span span = Span.THROUGH;
+    private boolean spanStated;
     private Pt zero = Pt.ORIGIN;
     private int patternStart = -1;
     private int patternEnd = -1;
@@ -78,8 +87,17 @@ public final class DrillReader {
     private boolean ended;
     private int line;
 
-    private DrillReader(ProblemLog log, DrillFormat format, boolean forced) {
+    /**
+     * A hole as it stands in the file.
+     *
+     * @param diameterNm 0 while its tool has no size
+     */
+    private record Hit(Pt from, Pt to, int tool, long diameterNm, int line, Span span) {}
+
+    private DrillReader(
+            ProblemLog log, DrillFormat format, boolean forced, Map<Integer, DrillTool> known) {
         this.log = log;
+        this.known = known;
         this.assumed = format;
         this.forced = forced;
         this.format = format;
@@ -93,19 +111,32 @@ public final class DrillReader {
      * @param assumed the number format to take where the file states none
      */
     public static DrillFile read(String file, byte[] content, Optional<DrillFormat> assumed) {
-        return new DrillReader(new ProblemLog(file), assumed.orElse(DrillFormat.METRIC), false)
-                .whole(content);
+        return read(file, content, assumed, Map.of());
+    }
+
+    /**
+     * @param assumed the number format to take where the file states none
+     * @param known the tools as another file states them, by number, for those the file does not
+     */
+    public static DrillFile read(
+            String file,
+            byte[] content,
+            Optional<DrillFormat> assumed,
+            Map<Integer, DrillTool> known) {
+        DrillFormat format = assumed.orElse(DrillFormat.METRIC);
+        return new DrillReader(new ProblemLog(file), format, false, known).whole(content);
     }
 
     /**
      * Reads with the given unit and number format, whatever the file says: its header may be wrong.
      */
-    public static DrillFile readAs(String file, byte[] content, DrillFormat format) {
-        return new DrillReader(new ProblemLog(file), format, true).whole(content);
+    public static DrillFile readAs(
+            String file, byte[] content, DrillFormat format, Map<Integer, DrillTool> known) {
+        return new DrillReader(new ProblemLog(file), format, true, known).whole(content);
     }
 
     private DrillFile whole(byte[] content) {
-        run(new String(content, StandardCharsets.UTF_8));
+        run(Texts.decode(content));
         return finish();
     }
 
@@ -137,6 +168,9 @@ public final class DrillReader {
     }
 
     private DrillFile finish() {
+        endPath();
+        List<Hole> holes = holes();
+        Map<Integer, List<Hole>> unsized = unsized();
         if (recognised && !ended) {
             log.add(
                     Code.TRUNCATED,
@@ -145,7 +179,7 @@ public final class DrillReader {
                     "everything up to here was read; compare the hole count with the original");
         }
         boolean stated = forced || (unitStated && (anyPoint || zerosStated));
-        if (recognised && !stated && !holes.isEmpty()) {
+        if (recognised && !stated && !hits.isEmpty()) {
             log.add(
                     Code.FORMAT_GUESSED,
                     1,
@@ -155,6 +189,12 @@ public final class DrillReader {
                     "read as " + format.words());
         }
         Set<Boolean> kinds = new HashSet<>(toolPlated.values());
+        known.forEach(
+                (code, t) -> {
+                    if (hits.stream().anyMatch(h -> h.tool == code)) {
+                        t.plated().ifPresent(kinds::add);
+                    }
+                });
         return new DrillFile(
                 holes,
                 plated.or(() -> kinds.size() == 1 ? kinds.stream().findFirst() : Optional.empty()),
@@ -164,7 +204,58 @@ public final class DrillReader {
                 remarks,
                 kinds.size() > 1,
                 log.problems(),
-                recognised);
+                recognised,
+                unsized,
+                routes,
+                spanStated);
+    }
+
+    /** Holes whose tool has a size, wherever in the file that stands. */
+    private List<Hole> holes() {
+        List<Hole> all = new ArrayList<>();
+        for (Hit h : hits) {
+            long size = size(h);
+            if (size > 0) {
+                all.add(hole(h, size));
+            }
+        }
+        return all;
+    }
+
+    private long size(Hit h) {
+        if (h.diameterNm > 0) {
+            return h.diameterNm;
+        }
+        Long late = diameters.get(h.tool);
+        DrillTool other = known.get(h.tool);
+        return late != null ? late : other == null ? 0 : other.diameterNm();
+    }
+
+    private Hole hole(Hit h, long size) {
+        Boolean own = toolPlated.get(h.tool);
+        Optional<Boolean> other = Optional.ofNullable(known.get(h.tool)).flatMap(DrillTool::plated);
+        boolean isPlated = own != null ? own : other.or(() -> plated).orElse(true);
+        return new Hole(h.from, h.to, size, isPlated, log.file(), h.line, h.span);
+    }
+
+    /** By tool, the holes of which no size is known; each has the diameter 0. */
+    private Map<Integer, List<Hole>> unsized() {
+        Map<Integer, List<Hole>> all = new TreeMap<>();
+        for (Hit h : hits) {
+            if (size(h) == 0) {
+                all.computeIfAbsent(h.tool, k -> new ArrayList<>()).add(hole(h, 0));
+            }
+        }
+        all.forEach(
+                (code, own) ->
+                        log.add(
+                                Code.UNDEFINED_TOOL,
+                                own.get(0).line(),
+                                code < 0
+                                        ? own.size() + " holes before any tool was chosen"
+                                        : "tool T" + code + " has no diameter",
+                                "its holes (" + own.size() + ") wait until their size is known"));
+        return all;
     }
 
     /**
@@ -182,6 +273,7 @@ public final class DrillReader {
         String body = mark >= 0 ? c.substring(mark + 3).strip() : c;
         if (body.startsWith("TF.FileFunction")) {
             recognised = true;
+            spanStated = true;
             span = Span.of(body.substring(body.indexOf(',') + 1));
             String lower = body.toLowerCase(Locale.ROOT);
             if (lower.contains("nonplated")) {
@@ -209,10 +301,11 @@ public final class DrillReader {
             zerosStated = true;
         }
         toolComment(c);
-        String lower = c.toLowerCase(Locale.ROOT);
-        if (lower.matches(".*(\\b(non|un|not )-?plated\\b|\\bplating\\W+(none|no|off)\\b).*")) {
+        String lower = c.toLowerCase(Locale.ROOT).replaceAll("[-_]+", " ");
+        if (lower.matches(
+                ".*(\\b(non|un|not) ?plated\\b|\\bnpth\\b|\\bplating\\W+(none|no|off)\\b).*")) {
             nextToolPlated = false;
-        } else if (lower.matches(".*\\bplated\\b.*")) {
+        } else if (lower.matches(".*\\b(plated|pth)\\b.*")) {
             nextToolPlated = true;
         }
     }
@@ -262,6 +355,7 @@ public final class DrillReader {
                 "%|M95|M47.*|G05|G81|G90|G40|FMAT.*|ICI.*|VER.*|DETECT.*|ATC.*|M06|M09|R,.*|[HNZFS][-+.\\d]*")) {
             incremental |= s.startsWith("ICI,ON");
             if (s.equals("G05") || s.equals("G81")) {
+                endPath();
                 routing = false;
             }
             incremental = !s.equals("G90") && incremental;
@@ -272,6 +366,7 @@ public final class DrillReader {
             return true;
         }
         if (s.matches("M15|M16|M17")) {
+            endPath();
             plunged = s.equals("M15");
             return true;
         }
@@ -291,11 +386,11 @@ public final class DrillReader {
         if (s.startsWith("G93")) {
             zero = place(move(s.substring(3)), Pt.ORIGIN);
         } else if (s.equals("M25")) {
-            patternStart = holes.size();
+            patternStart = hits.size();
             patternEnd = -1;
             patternShift = Pt.ORIGIN;
         } else if (s.equals("M01")) {
-            patternEnd = holes.size();
+            patternEnd = hits.size();
         } else if (s.startsWith("M02") && patternStart >= 0) {
             Matcher m = MOVE.matcher(s.substring(3));
             if (!m.matches()) {
@@ -311,14 +406,16 @@ public final class DrillReader {
     }
 
     private void copyPattern() {
-        int end = patternEnd < 0 ? holes.size() : patternEnd;
-        if (holes.size() + (end - patternStart) > MOST_COPIES) {
+        int end = patternEnd < 0 ? hits.size() : patternEnd;
+        if (hits.size() + (end - patternStart) > MOST_COPIES) {
             throw new IllegalArgumentException(
                     "repeats would make more than " + MOST_COPIES + " holes");
         }
         patternEnd = end;
-        for (Hole h : List.copyOf(holes.subList(patternStart, end))) {
-            holes.add(h.at(h.from().plus(patternShift), h.to().plus(patternShift), h.diameter()));
+        for (Hit h : List.copyOf(hits.subList(patternStart, end))) {
+            Pt from = h.from.plus(patternShift);
+            Pt to = h.to.plus(patternShift);
+            hits.add(new Hit(from, to, h.tool, h.diameterNm, h.line, h.span));
         }
     }
 
@@ -342,6 +439,7 @@ public final class DrillReader {
     }
 
     private void tool(Matcher t) {
+        endPath();
         int code = toolCode(t.group(1));
         if (t.group(2) != null) {
             recognised = true;
@@ -361,9 +459,8 @@ public final class DrillReader {
     private int toolCode(String digits) {
         int code = Integer.parseInt(digits);
         boolean doubled = code > 100 && code / 100 == code % 100;
-        return doubled && !diameters.containsKey(code) && diameters.containsKey(code / 100)
-                ? code / 100
-                : code;
+        boolean single = diameters.containsKey(code / 100) || known.containsKey(code / 100);
+        return doubled && !diameters.containsKey(code) && single ? code / 100 : code;
     }
 
     private boolean motion(String s) {
@@ -386,6 +483,7 @@ public final class DrillReader {
             body = body.substring(body.matches("G0[0123].*") ? 3 : 2);
             routing = true;
             if (g == 0) {
+                endPath();
                 plunged = false;
             }
             interpolation = g == 0 ? 1 : g;
@@ -415,8 +513,12 @@ public final class DrillReader {
 
     /** A routed move; arcs become short slots, each within 2 µm of the arc. */
     private void route(Pt to, Matcher m) {
+        if (path.isEmpty()) {
+            pathStart = hits.size();
+        }
         if (interpolation == 1 || (m.group(3) == null && m.group(4) == null)) {
             hole(at, to);
+            path.add(new Segment.Line(at, to));
             return;
         }
         boolean clockwise = interpolation == 2;
@@ -428,6 +530,7 @@ public final class DrillReader {
         } else {
             arc = arcByRadius(to, number(m.group(3)), clockwise);
         }
+        path.add(arc);
         double sagitta = 2_000;
         double half = Math.acos(Math.max(0, 1 - sagitta / Math.max(arc.startRadius(), sagitta)));
         int n = Math.max(1, (int) Math.ceil(Math.abs(arc.sweep()) / (2 * half)));
@@ -495,26 +598,31 @@ public final class DrillReader {
     }
 
     private void hole(Pt from, Pt to) {
-        Long diameter = diameters.get(tool);
-        if (diameter == null) {
-            if (missingTools.add(tool)) {
-                log.add(
-                        Code.UNDEFINED_TOOL,
-                        line,
-                        tool < 0
-                                ? "a hole before any tool was chosen"
-                                : "tool T" + tool + " has no diameter",
-                        "its holes are left out");
-            }
-            return;
-        }
-        if (holes.size() >= MOST_HOLES) {
-            if (holes.size() == MOST_HOLES) {
+        if (hits.size() >= MOST_HOLES) {
+            if (hits.size() == MOST_HOLES) {
                 log.add(Code.LIMIT, line, "more than " + MOST_HOLES + " holes", "rest left out");
             }
             return;
         }
-        boolean isPlated = toolPlated.getOrDefault(tool, plated.orElse(true));
-        holes.add(new Hole(from, to, diameter, isPlated, log.file(), line, span));
+        hits.add(new Hit(from, to, tool, diameters.getOrDefault(tool, 0L), line, span));
+    }
+
+    /**
+     * A path that was routed all round is kept as such, and not as the slots it would leave: it may
+     * be the board's edge.
+     */
+    private void endPath() {
+        boolean closed =
+                path.size() >= 2
+                        && path.get(0).from().distance(path.get(path.size() - 1).to()) <= CLOSED_NM;
+        if (closed && hits.size() >= pathStart) {
+            List<Hit> own = hits.subList(pathStart, hits.size());
+            long size = own.isEmpty() ? 0 : size(own.get(0));
+            List<Hole> slots = own.stream().map(h -> hole(h, size)).toList();
+            routes.add(new DrillRoute(tool, path, slots));
+            own.clear();
+        }
+        path = new ArrayList<>();
+        pathStart = hits.size();
     }
 }

@@ -17,7 +17,17 @@ public final class Designators {
             Pattern.compile(
                     "(?<=\\d)\\s*(?:-|–|—|~|…|\\.\\.+|\\s(?:to|thru|through)\\s)\\s*(?=[A-Za-z_]*\\d)");
 
+    /** What stands between designators in a cell, full-width forms too. */
+    private static final String SEPARATORS = "[,;/|&+、，；\\s]+";
+
+    /** How many groups of a cell are looked at to tell what it lists. */
+    private static final int MOST_LOOKED_AT = 60;
+
     private static final Pattern NUMBERED = Pattern.compile("([A-Za-z_]+)(\\d{1,9})(.*)");
+    private static final Pattern LISTED =
+            Pattern.compile(
+                    "[A-Za-z][A-Za-z_]{0,9}[$]?\\d{1,5}[A-Za-z]?(?:[._-][A-Za-z]?\\d{0,2})?|[A-Za-z_]{1,6}\\d{1,6}-[A-Za-z_]*\\d{1,6}");
+
     private static final Pattern USUAL = Pattern.compile("[A-Za-z]{1,6}\\d{1,6}[A-Za-z]?");
     private static final String LEFT_OUT = "left out";
     private static final int LONGEST_RANGE = 10_000;
@@ -48,7 +58,7 @@ public final class Designators {
     public static Listed read(String cell) {
         List<String> all = new ArrayList<>();
         List<Fault> faults = new ArrayList<>();
-        for (String group : TO.matcher(cell).replaceAll("-").split("[,;\\s]+")) {
+        for (String group : TO.matcher(cell).replaceAll("-").split(SEPARATORS)) {
             Matcher m = RANGE.matcher(group);
             if (m.matches()) {
                 range(m, all, faults);
@@ -78,6 +88,26 @@ public final class Designators {
         for (int i = Math.min(first, last); i <= Math.max(first, last); i++) {
             all.add(letters + i);
         }
+    }
+
+    /**
+     * Whether a cell lists designators and nothing else: letters with a number behind, or ranges of
+     * them.
+     */
+    static boolean isList(String cell) {
+        if (cell.isEmpty() || !Character.isLetter(cell.charAt(0))) {
+            return false;
+        }
+        String[] groups = TO.matcher(cell).replaceAll("-").split(SEPARATORS, MOST_LOOKED_AT + 1);
+        int n = Math.min(groups.length, MOST_LOOKED_AT);
+        for (int i = 0; i < n; i++) {
+            String g = groups[i];
+            boolean last = i == n - 1 && g.isEmpty();
+            if (!last && !LISTED.matcher(g).matches()) {
+                return false;
+            }
+        }
+        return true;
     }
 
     /** Designators as the trade writes them: letters, then a number, at most a letter behind. */

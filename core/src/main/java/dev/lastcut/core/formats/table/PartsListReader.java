@@ -5,100 +5,139 @@ import dev.lastcut.core.board.Problem;
 import dev.lastcut.core.board.Problem.Code;
 import dev.lastcut.core.formats.ProblemLog;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
-import java.util.Locale;
-import java.util.Optional;
 import java.util.Set;
+import java.util.TreeSet;
 
-/** Reads a parts list: a designator column and whatever else is there. */
+/** Reads a parts list: a column of designators, and whatever else is there. */
 public final class PartsListReader {
-    private static final String[] DESIGNATOR = {
-        "designator",
-        "designators",
-        "refdes",
-        "reference",
-        "references",
-        "ref",
-        "refs",
-        "referencedesignator",
-        "referencedesignators",
-        "part",
-        "parts"
-    };
-    private static final Set<String> YES = Set.of("1", "yes", "y", "true", "x", "dnp", "dnf");
-    private static final Set<String> NO = Set.of("0", "no", "n", "false");
-
     /** More of one kind than boards have (common practice, no source). */
     private static final int MANY = 5_000;
 
+    /** So many marks are named in a sentence. */
+    private static final int NAMED = 5;
+
     private PartsListReader() {}
 
-    /** What was read. {@code looksLikeList} is false when no designator column was found. */
-    public record Result(List<ListedPart> parts, List<Problem> problems, boolean looksLikeList) {}
+    /**
+     * What was read.
+     *
+     * @param looksLikeList false when no column lists designators
+     * @param columns what each column was taken for
+     * @param open what the user must say before the list can be relied on; empty for nothing
+     */
+    public record Result(
+            List<ListedPart> parts,
+            List<Problem> problems,
+            boolean looksLikeList,
+            TableColumns columns,
+            String open) {
+        public Result(List<ListedPart> parts, List<Problem> problems, boolean looksLikeList) {
+            this(parts, problems, looksLikeList, TableColumns.NONE, "");
+        }
+    }
 
     public static Result read(String file, byte[] content) {
+        return read(file, content, List.of());
+    }
+
+    /**
+     * @param chosen what the user said each column holds; empty to find it out
+     */
+    public static Result read(String file, byte[] content, List<ColumnKind> chosen) {
+        return read(file, PartTable.find(content, chosen), content);
+    }
+
+    static Result read(String file, List<PartTable> tables, byte[] content) {
         ProblemLog log = new ProblemLog(file);
-        Optional<Table.Found> found =
-                Table.find(content, r -> r.cells().size() > 1 && Table.column(r, DESIGNATOR) >= 0);
-        if (found.isEmpty()) {
+        if (tables.isEmpty()) {
+            String found = Table.foreign(content).map(f -> "; found " + f).orElse("");
             log.add(
                     Code.MISSING_COLUMN,
                     1,
-                    "no column named designator, reference or refdes; found "
-                            + Table.firstRow(content),
-                    "the parts list was not read; name the column and bring it in again");
-            return new Result(List.of(), log.problems(), false);
+                    "no column lists designators (R1, C2 …)" + found,
+                    "the table was not read; choose its columns at Bring in");
+            return new Result(
+                    List.of(),
+                    log.problems(),
+                    false,
+                    PartTable.raw(content).orElse(TableColumns.NONE),
+                    "");
         }
-        Columns columns = new Columns(found.get().header());
         List<ListedPart> parts = new ArrayList<>();
-        Table.tell(found.get(), log);
-        for (Table.Row row : found.get().body()) {
-            columns.read(row, parts, log);
+        Set<String> before = new HashSet<>();
+        PartTable main = tables.get(0);
+        String open = "";
+        for (PartTable t : tables) {
+            List<ListedPart> own = new ArrayList<>();
+            Lines lines = new Lines(t);
+            t.tell(log);
+            lines.read(own, log);
+            // Another sheet that lists the same parts again is a copy or an extract.
+            boolean again = own.stream().anyMatch(p -> before.contains(p.designator()));
+            if (t == main || !again) {
+                parts.addAll(own);
+                own.forEach(p -> before.add(p.designator()));
+                open = open.isEmpty() ? lines.open() : open;
+            }
         }
-        return new Result(parts, log.problems(), true);
+        return new Result(parts, log.problems(), true, main.view(), open);
     }
 
-    /** Where each thing stands in a row. */
-    private static final class Columns {
-        final int designator;
-        final int value;
-        final int footprint;
-        final int maker;
-        final int number;
-        final int description;
-        final int quantity;
-        final int notFitted;
-        final int fitted;
+    /** The rows of one table. */
+    private static final class Lines {
+        private final PartTable table;
+        private final int designator;
+        private final int quantity;
+        private final int mark;
+        private final boolean marksFitted;
+        private final boolean saysLeftOut;
+        private final boolean headedNotFitted;
+        private final Set<String> unknownMarks = new TreeSet<>();
 
-        Columns(Table.Row h) {
-            designator = Table.column(h, DESIGNATOR);
-            value = valueColumn(h);
-            footprint = Table.column(h, "footprint", "package", "case", "pattern");
-            maker = Table.column(h, "manufacturer", "maker", "mfr", "mfg", "brand");
-            number =
-                    Table.column(
-                            h,
-                            "mpn",
-                            "partnumber",
-                            "manufacturerpartnumber",
-                            "mfrpart",
-                            "partno",
-                            "ordernumber");
-            description = Table.column(h, "description", "desc");
-            quantity = Table.column(h, "quantity", "qty", "count");
-            notFitted = Table.column(h, "dnp", "dnf", "notfitted", "donotfit", "donotpopulate");
-            fitted = Table.column(h, "fitted", "fit", "populate");
+        Lines(PartTable table) {
+            this.table = table;
+            this.designator = table.column(ColumnKind.DESIGNATOR);
+            this.quantity = table.column(ColumnKind.QUANTITY);
+            int notFitted = table.column(ColumnKind.NOT_FITTED);
+            int fitted = table.column(ColumnKind.FITTED);
+            this.marksFitted = notFitted < 0 && fitted >= 0;
+            this.mark = notFitted >= 0 ? notFitted : fitted;
+            this.saysLeftOut =
+                    mark >= 0
+                            && table.body().stream()
+                                    .anyMatch(r -> TableWords.leavesOut(r.cell(mark)));
+            this.headedNotFitted =
+                    notFitted >= 0
+                            && TableWords.says(table.heading(notFitted), ColumnKind.NOT_FITTED) > 0;
         }
 
-        /** Many lists have the value in a column called description, and no other. */
-        private static int valueColumn(Table.Row h) {
-            int named =
-                    Table.column(
-                            h, "value", "partvalue", "val", "values", "comment", "componentvalue");
-            return named >= 0 ? named : Table.column(h, "description", "desc");
+        String open() {
+            return unknownMarks.isEmpty()
+                    ? ""
+                    : "its marks "
+                            + String.join(", ", unknownMarks.stream().limit(NAMED).toList())
+                            + " do not say whether a part is fitted";
         }
 
-        void read(Table.Row row, List<ListedPart> parts, ProblemLog log) {
+        void read(List<ListedPart> parts, ProblemLog log) {
+            for (Table.Row row : table.body()) {
+                if (table.lists(row)) {
+                    row(row, parts, log);
+                } else if (table.lacksDesignator(row)) {
+                    log.add(Code.BAD_ROW, row.line(), "a row without a designator", "left out");
+                } else if (row.cell(designator).matches(".*[\\p{L}].*\\d.*") && row.filled() > 2) {
+                    log.add(
+                            Code.BAD_ROW,
+                            row.line(),
+                            "'" + row.cell(designator) + "' is no designator",
+                            "left out; if it is a part, put its designator right");
+                }
+            }
+        }
+
+        private void row(Table.Row row, List<ListedPart> parts, ProblemLog log) {
             Designators.Listed listed = Designators.read(row.cell(designator));
             for (Designators.Fault f : listed.faults()) {
                 log.add(Code.BAD_ROW, row.line(), f.what(), f.done());
@@ -111,39 +150,61 @@ public final class PartsListReader {
                         names.size() + " designators in one cell",
                         "all are read; look whether a column slipped");
             }
-            if (names.isEmpty()) {
-                if (listed.faults().isEmpty() && row.cells().stream().anyMatch(c -> !c.isEmpty())) {
-                    log.add(Code.BAD_ROW, row.line(), "a row without a designator", "left out");
-                }
-                return;
-            }
-            String quantityCell = row.cell(quantity);
-            if (quantityCell.matches("\\d{1,6}")
-                    && Integer.parseInt(quantityCell) != names.size()) {
+            String counted = row.cell(quantity);
+            Integer count =
+                    Numbers.read(counted)
+                            .map(Numbers.Number::value)
+                            .filter(v -> v == Math.rint(v) && v > 0 && v < 1e6)
+                            .map(Double::intValue)
+                            .orElse(null);
+            if (count != null && !names.isEmpty() && count != names.size()) {
                 log.add(
                         Code.BAD_ROW,
                         row.line(),
-                        "quantity " + quantityCell + " but " + names.size() + " designators",
+                        "quantity " + counted + " but " + names.size() + " designators",
                         "the designators count");
             }
+            boolean fitted = isFitted(row);
             for (String name : names) {
                 parts.add(
                         new ListedPart(
                                 name,
-                                row.cell(value),
-                                row.cell(footprint),
-                                row.cell(maker),
-                                row.cell(number),
-                                row.cell(description),
-                                isFitted(row),
+                                cell(row, ColumnKind.VALUE),
+                                cell(row, ColumnKind.FOOTPRINT),
+                                cell(row, ColumnKind.MANUFACTURER),
+                                cell(row, ColumnKind.PART_NUMBER),
+                                cell(row, ColumnKind.DESCRIPTION),
+                                fitted,
                                 row.line()));
             }
         }
 
+        private String cell(Table.Row row, ColumnKind kind) {
+            return row.cell(table.column(kind));
+        }
+
         private boolean isFitted(Table.Row row) {
-            String no = row.cell(notFitted).toLowerCase(Locale.ROOT);
-            String yes = row.cell(fitted).toLowerCase(Locale.ROOT);
-            return !YES.contains(no) && !NO.contains(yes);
+            if (mark < 0 || row.cell(mark).isEmpty()) {
+                return true;
+            }
+            String cell = row.cell(mark);
+            if (TableWords.leavesOut(cell)) {
+                return false;
+            }
+            if (marksFitted) {
+                if (!TableWords.isYes(cell) && !TableWords.isNo(cell)) {
+                    unknownMarks.add("“" + cell + "”");
+                }
+                return !TableWords.isNo(cell);
+            }
+            if (saysLeftOut && !headedNotFitted) {
+                // A column of remarks: only what says so in words leaves a part out.
+                return true;
+            }
+            if (!TableWords.isYes(cell) && !TableWords.isNo(cell)) {
+                unknownMarks.add("“" + cell + "”");
+            }
+            return !TableWords.isYes(cell);
         }
     }
 }

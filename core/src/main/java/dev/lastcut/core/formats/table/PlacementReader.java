@@ -8,121 +8,144 @@ import dev.lastcut.core.formats.ProblemLog;
 import dev.lastcut.core.geometry.Length;
 import dev.lastcut.core.geometry.Pt;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
+import java.util.TreeSet;
+import java.util.function.Function;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
-/** Reads a placement table: designator, x, y, rotation and side, in mm, mil or inch. */
+/**
+ * Reads a placement table: designator, x, y, rotation and side, in mm, mil or inch. What a table
+ * leaves open (unit, side, which of several places) is left to be told from the pads.
+ */
 public final class PlacementReader {
-    private static final String[] DESIGNATOR = {
-        "designator", "refdes", "reference", "ref", "name", "part", "component", "refdesignator"
-    };
-    private static final String[] X = {
-        "x",
-        "midx",
-        "centerx",
-        "centrex",
-        "posx",
-        "xmm",
-        "xmil",
-        "xinch",
-        "locationx",
-        "xpos",
-        "xcoord",
-        "xcenter",
-        "xlocation",
-        "positionx"
-    };
-    private static final String[] Y = {
-        "y",
-        "midy",
-        "centery",
-        "centrey",
-        "posy",
-        "ymm",
-        "ymil",
-        "yinch",
-        "locationy",
-        "ypos",
-        "ycoord",
-        "ycenter",
-        "ylocation",
-        "positiony"
-    };
     private static final Pattern UNIT_WORD =
             Pattern.compile(
-                    "(?<![a-z])[xy]?(millimet(?:er|re)s?|mm|mils?|thou|inch(?:es)?|in)(?![a-z])");
-    private static final Pattern NUMBER =
-            Pattern.compile("([-+]?\\d*[.,]?\\d+)\\s*(mm|mil|mils|in|inch|\")?");
+                    "(?<!\\p{L})[xy]?(millimet(?:er|re)s?|mm|mils?|thou|inch(?:es)?|in)(?!\\p{L})");
 
     /** A few turns more than one are still a rotation. */
     private static final double MOST_TURNED = 3600;
 
+    private static final double FARTHEST_NM = 1e10;
+
     private PlacementReader() {}
 
     /**
-     * What was read. {@code looksLikePlacement} is false when the columns are not there; {@code
-     * unitStated} is false when neither cells nor header name a unit, and mm was taken; {@code
-     * sideStated} is false when no column says the side, and the top was taken.
+     * What was read.
+     *
+     * @param parts the top is taken for those of an unknown side
+     * @param looksLikePlacement false when the columns are not there
+     * @param unitStated false when neither cells nor header name a unit, and mm was taken
+     * @param sideStated false when no column says the side
+     * @param sideWords what the table says of a part's side, by designator, where that is no word
+     *     or number whose meaning is known
+     * @param rotationStated false when no column states a rotation, and 0° was taken
+     * @param clockwise true when a remark says that angles count clockwise
+     * @param otherPlaces the parts at other places the table states, each a pair of columns
      */
     public record Result(
             List<PlacedPart> parts,
             List<Problem> problems,
             boolean looksLikePlacement,
             boolean unitStated,
-            boolean sideStated) {}
+            boolean sideStated,
+            Map<String, String> sideWords,
+            boolean rotationStated,
+            boolean clockwise,
+            List<Places> otherPlaces,
+            TableColumns columns) {
+        public Result(
+                List<PlacedPart> parts,
+                List<Problem> problems,
+                boolean looksLikePlacement,
+                boolean unitStated,
+                boolean sideStated) {
+            this(
+                    parts,
+                    problems,
+                    looksLikePlacement,
+                    unitStated,
+                    sideStated,
+                    Map.of(),
+                    true,
+                    false,
+                    List.of(),
+                    TableColumns.NONE);
+        }
+
+        /** The same with parts that are on other sides or at other places. */
+        public Result with(List<PlacedPart> moved) {
+            return new Result(
+                    moved,
+                    problems,
+                    looksLikePlacement,
+                    unitStated,
+                    sideStated,
+                    sideWords,
+                    rotationStated,
+                    clockwise,
+                    otherPlaces,
+                    columns);
+        }
+    }
+
+    /**
+     * The places of one more pair of columns.
+     *
+     * @param headings of the pair, in words
+     */
+    public record Places(String headings, Map<String, Pt> places) {}
 
     public static Result read(String file, byte[] content) {
+        return read(file, content, List.of());
+    }
+
+    /**
+     * @param chosen what the user said each column holds; empty to find it out
+     */
+    public static Result read(String file, byte[] content, List<ColumnKind> chosen) {
+        return read(file, PartTable.find(content, chosen), content);
+    }
+
+    static Result read(String file, List<PartTable> tables, byte[] content) {
         ProblemLog log = new ProblemLog(file);
-        Optional<Table.Found> found =
-                Table.find(
-                        content,
-                        r ->
-                                Table.column(r, DESIGNATOR) >= 0
-                                        && Table.column(r, X) >= 0
-                                        && Table.column(r, Y) >= 0);
+        Optional<PartTable> found =
+                tables.stream()
+                        .filter(t -> t.column(ColumnKind.X) >= 0 && t.column(ColumnKind.Y) >= 0)
+                        .findFirst();
         if (found.isEmpty()) {
+            String what = Table.foreign(content).map(f -> "; found " + f).orElse("");
             log.add(
                     Code.MISSING_COLUMN,
                     1,
-                    "expected columns designator, x and y; found " + Table.firstRow(content),
-                    "the placement was not read; name the columns and bring it in again");
+                    "no two columns are the places of parts" + what,
+                    "the table was not read; choose its columns at Bring in");
             return new Result(List.of(), log.problems(), false, false, false);
         }
-        Table table = found.get().table();
-        int head = found.get().head();
-        Table.Row header = found.get().header();
-        Optional<Long> unit = statedUnit(table.rows().subList(0, head + 1));
-        Columns c =
-                new Columns(
-                        Table.column(header, DESIGNATOR),
-                        Table.column(header, X),
-                        Table.column(header, Y),
-                        Table.column(header, "rotation", "rot", "angle", "orientation", "theta"),
-                        Table.column(
-                                header, "side", "layer", "tb", "boardside", "mirror", "mirrored"),
-                        Table.column(header, "value", "val", "comment"),
-                        Table.column(header, "footprint", "package", "case"),
-                        unit.orElse(Length.NM_PER_MM));
-        List<PlacedPart> parts = new ArrayList<>();
-        Table.tell(found.get(), log);
-        for (Table.Row row : found.get().body()) {
-            c.read(row, parts, log);
-        }
-        boolean inCells =
-                found.get().body().stream().limit(5).anyMatch(r -> hasUnit(r.cell(c.x())));
-        return new Result(parts, log.problems(), true, unit.isPresent() || inCells, c.side() >= 0);
+        PartTable table = found.get();
+        table.tell(log);
+        Rows rows = new Rows(table, log);
+        rows.read();
+        return new Result(
+                rows.parts,
+                log.problems(),
+                true,
+                rows.unitStated(),
+                table.column(ColumnKind.SIDE) >= 0,
+                rows.sides(),
+                table.column(ColumnKind.ROTATION) >= 0,
+                table.above().stream()
+                        .anyMatch(r -> TableWords.saysClockwise(String.join(" ", r.cells()))),
+                rows.others(),
+                table.view());
     }
 
-    private static boolean hasUnit(String cell) {
-        Matcher m = NUMBER.matcher(cell.strip().toLowerCase(Locale.ROOT));
-        return m.matches() && m.group(2) != null;
-    }
-
-    /** The unit named in the header or in the lines above it. */
-    private static Optional<Long> statedUnit(List<Table.Row> top) {
+    /** The unit named in the header or in the lines above it, nm. */
+    private static Optional<Double> statedUnit(List<Table.Row> top) {
         for (int i = top.size() - 1; i >= 0; i--) {
             String all = String.join(" ", top.get(i).cells()).toLowerCase(Locale.ROOT);
             Matcher m = UNIT_WORD.matcher(all);
@@ -132,52 +155,73 @@ public final class PlacementReader {
                 word = word.isEmpty() || word.equals("in") ? m.group(1) : word;
             }
             if (!word.isEmpty()) {
-                return Optional.of(
-                        word.startsWith("mm") || word.startsWith("milli")
-                                ? Length.NM_PER_MM
-                                : word.startsWith("mil") || word.startsWith("thou")
-                                        ? Length.NM_PER_MIL
-                                        : Length.NM_PER_INCH);
+                return Optional.of(Numbers.unitNm(word));
             }
         }
         return Optional.empty();
     }
 
-    private record Columns(
-            int designator,
-            int x,
-            int y,
-            int rotation,
-            int side,
-            int value,
-            int footprint,
-            double unitNm) {
-        void read(Table.Row row, List<PlacedPart> parts, ProblemLog log) {
-            String name = row.cell(designator);
-            if (name.isEmpty() || name.startsWith("#") || row.cells().size() < 3) {
-                return;
+    /** The rows of one table, each a part. */
+    private static final class Rows {
+        private final PartTable table;
+        private final ProblemLog log;
+        private final Optional<Double> unit;
+        private final Function<String, Optional<Side>> sideOf;
+        private final List<PlacedPart> parts = new ArrayList<>();
+        private final Map<String, String> unknownSides = new HashMap<>();
+        private final List<Table.Row> read = new ArrayList<>();
+        private boolean unitInCells;
+
+        Rows(PartTable table, ProblemLog log) {
+            this.table = table;
+            this.log = log;
+            this.unit = statedUnit(table.above());
+            this.sideOf = sideOf();
+        }
+
+        boolean unitStated() {
+            return unit.isPresent() || unitInCells;
+        }
+
+        Map<String, String> sides() {
+            return Map.copyOf(unknownSides);
+        }
+
+        void read() {
+            for (Table.Row row : table.body()) {
+                String name = row.cell(table.column(ColumnKind.DESIGNATOR));
+                if (table.lists(row)) {
+                    for (String one :
+                            Designators.isList(name) ? Designators.unfold(name) : List.of(name)) {
+                        row(row, one);
+                    }
+                } else if (table.lacksDesignator(row)) {
+                    log.add(Code.BAD_ROW, row.line(), "a row without a designator", "left out");
+                }
             }
+        }
+
+        private void row(Table.Row row, String name) {
             try {
-                Pt at = new Pt(length(row.cell(x)), length(row.cell(y)));
-                String turn = row.cell(rotation);
-                double angle = turn.isEmpty() ? 0 : number(turn, 1).value();
-                if (Math.abs(angle) > MOST_TURNED) {
-                    log.add(
-                            Code.BAD_ROW,
-                            row.line(),
-                            name + " is turned by " + turn + "°, which is no rotation",
-                            "taken as not turned; put its rotation right");
-                    angle = 0;
+                Pt at =
+                        new Pt(
+                                length(row.cell(table.column(ColumnKind.X))),
+                                length(row.cell(table.column(ColumnKind.Y))));
+                String word = row.cell(table.column(ColumnKind.SIDE));
+                Optional<Side> side = sideOf.apply(word);
+                if (side.isEmpty() && table.column(ColumnKind.SIDE) >= 0) {
+                    unknownSides.put(name, word);
                 }
                 parts.add(
                         new PlacedPart(
                                 name,
-                                row.cell(value),
-                                row.cell(footprint),
+                                row.cell(table.column(ColumnKind.VALUE)),
+                                row.cell(table.column(ColumnKind.FOOTPRINT)),
                                 at,
-                                angle,
-                                sideOf(row.cell(side)),
+                                angle(row, name),
+                                side.orElse(Side.TOP),
                                 row.line()));
+                read.add(row);
             } catch (NumberFormatException e) {
                 log.add(
                         Code.BAD_ROW,
@@ -187,44 +231,112 @@ public final class PlacementReader {
             }
         }
 
+        private double angle(Table.Row row, String name) {
+            String cell = row.cell(table.column(ColumnKind.ROTATION));
+            // Some write a letter before the angle, and another for a mirrored part.
+            String turn = cell.replaceFirst("^(?i)m?r(?=[-+\\d])", "");
+            if (turn.isEmpty()) {
+                if (table.column(ColumnKind.ROTATION) >= 0) {
+                    log.add(
+                            Code.BAD_ROW,
+                            row.line(),
+                            name + " has no rotation",
+                            "taken as 0°; put its rotation right");
+                }
+                return 0;
+            }
+            double angle = number(turn).value();
+            if (Math.abs(angle) > MOST_TURNED) {
+                log.add(
+                        Code.BAD_ROW,
+                        row.line(),
+                        name + " is rotated by " + turn + "°, which is no rotation",
+                        "taken as 0°; put its rotation right");
+                return 0;
+            }
+            return angle;
+        }
+
         private long length(String cell) {
-            Quantity q = number(cell, unitNm);
-            double nm = q.value() * q.unit();
-            if (Math.abs(nm) > 1e10) {
+            Numbers.Number n = number(cell);
+            unitInCells |= n.unitNm().isPresent();
+            double nm = n.value() * n.unitNm().orElse(unit.orElse((double) Length.NM_PER_MM));
+            if (Math.abs(nm) > FARTHEST_NM) {
                 throw new NumberFormatException("'" + cell + "' is out of range");
             }
             return Math.round(nm);
         }
-    }
 
-    private record Quantity(double value, double unit) {}
-
-    private static Quantity number(String cell, double defaultUnit) {
-        Matcher m = NUMBER.matcher(cell.strip().toLowerCase(Locale.ROOT));
-        if (!m.matches()) {
-            throw new NumberFormatException("expected a number but found '" + cell + "'");
+        private static Numbers.Number number(String cell) {
+            return Numbers.read(cell)
+                    .orElseThrow(
+                            () ->
+                                    new NumberFormatException(
+                                            "expected a number but found '" + cell + "'"));
         }
-        double unit =
-                m.group(2) == null
-                        ? defaultUnit
-                        : switch (m.group(2)) {
-                            case "mm" -> Length.NM_PER_MM;
-                            case "mil", "mils" -> Length.NM_PER_MIL;
-                            default -> Length.NM_PER_INCH;
-                        };
-        return new Quantity(Double.parseDouble(m.group(1).replace(',', '.')), unit);
-    }
 
-    private static Side sideOf(String cell) {
-        String c = cell.toLowerCase(Locale.ROOT).strip();
-        boolean bottom =
-                c.startsWith("b")
-                        || c.equals("2")
-                        || c.equals("yes")
-                        || c.equals("true")
-                        || c.contains("bottom")
-                        || c.contains("solder")
-                        || c.contains("secondary");
-        return bottom ? Side.BOTTOM : Side.TOP;
+        /**
+         * What the cells of the side column mean: words of some language, 1 and the number of the
+         * bottom's layer, yes and no under "mirrored". All others are to be told from the pads.
+         */
+        private Function<String, Optional<Side>> sideOf() {
+            int column = table.column(ColumnKind.SIDE);
+            if (column < 0) {
+                return c -> Optional.empty();
+            }
+            TreeSet<Integer> numbers = new TreeSet<>();
+            boolean numeric = true;
+            for (Table.Row r : table.body()) {
+                String c = r.cell(column);
+                if (table.lists(r) && !c.isEmpty()) {
+                    numeric &= c.matches("\\d{1,2}");
+                    if (c.matches("\\d{1,2}")) {
+                        numbers.add(Integer.parseInt(c));
+                    }
+                }
+            }
+            if (numeric && !numbers.isEmpty()) {
+                // Layers count from 1 at the top; a second number is the bottom's, 2 among others.
+                boolean usual = numbers.first() == 1 && numbers.size() <= 2;
+                boolean two = numbers.size() == 1 && numbers.first() == 2;
+                return c ->
+                        usual || two
+                                ? c.matches("0?1")
+                                        ? Optional.of(Side.TOP)
+                                        : c.isEmpty() ? Optional.empty() : Optional.of(Side.BOTTOM)
+                                : Optional.empty();
+            }
+            boolean mirrored = TableWords.plain(table.heading(column)).startsWith("mirror");
+            return c ->
+                    mirrored && (TableWords.isYes(c) || TableWords.isNo(c) || c.isEmpty())
+                            ? Optional.of(TableWords.isYes(c) ? Side.BOTTOM : Side.TOP)
+                            : TableWords.side(c);
+        }
+
+        /** Every part at the places that other pairs of columns state. */
+        private List<Places> others() {
+            List<Places> all = new ArrayList<>();
+            for (int[] pair : table.otherPairs()) {
+                Map<String, Pt> places = new HashMap<>();
+                try {
+                    for (int i = 0; i < read.size(); i++) {
+                        Table.Row r = read.get(i);
+                        places.put(
+                                parts.get(i).designator(),
+                                new Pt(length(r.cell(pair[0])), length(r.cell(pair[1]))));
+                    }
+                } catch (NumberFormatException e) {
+                    // A pair with a hole in it states no places.
+                    continue;
+                }
+                String words = table.heading(pair[0]) + " and " + table.heading(pair[1]);
+                boolean bare = table.heading(pair[0]).isBlank();
+                all.add(
+                        new Places(
+                                bare ? "columns " + (pair[0] + 1) + " and " + (pair[1] + 1) : words,
+                                places));
+            }
+            return all;
+        }
     }
 }

@@ -16,10 +16,12 @@ import org.dhatim.fastexcel.reader.Cell;
 import org.dhatim.fastexcel.reader.CellType;
 import org.dhatim.fastexcel.reader.ReadableWorkbook;
 import org.dhatim.fastexcel.reader.Row;
+import org.dhatim.fastexcel.reader.Sheet;
 
-/** The rows of the first sheet of a spreadsheet file (Office Open XML). */
+/** The rows of the sheets of a spreadsheet file (Office Open XML). */
 public final class XlsxRows {
     private static final long MOST_BYTES = 64L << 20;
+    private static final int MOST_SHEETS = 20;
 
     private XlsxRows() {}
 
@@ -40,21 +42,30 @@ public final class XlsxRows {
         return false;
     }
 
-    /** The rows as text; none when the file is damaged or unpacks beyond 64 MB. */
-    static List<Table.Row> read(byte[] content, int most) {
-        List<Table.Row> rows = new ArrayList<>();
+    /**
+     * The rows of each sheet as text, empty sheets left out; none when the file is damaged or
+     * unpacks beyond 64 MB.
+     */
+    static List<List<Table.Row>> read(byte[] content, int most) {
+        List<List<Table.Row>> sheets = new ArrayList<>();
         if (unpacked(content) > MOST_BYTES) {
-            return rows;
+            return sheets;
         }
-        try (ReadableWorkbook book = new ReadableWorkbook(new ByteArrayInputStream(content));
-                Stream<Row> sheet = book.getFirstSheet().openStream()) {
-            sheet.limit(most).forEach(r -> rows.add(new Table.Row(r.getRowNum(), cells(r))));
+        try (ReadableWorkbook book = new ReadableWorkbook(new ByteArrayInputStream(content))) {
+            for (Sheet sheet : book.getSheets().limit(MOST_SHEETS).toList()) {
+                List<Table.Row> rows = new ArrayList<>();
+                sheets.add(rows);
+                try (Stream<Row> all = sheet.openStream()) {
+                    all.limit(most).forEach(r -> rows.add(new Table.Row(r.getRowNum(), cells(r))));
+                }
+            }
         } catch (IOException | RuntimeException e) {
-            // Damaged: what was read stands; the caller finds no header and says so.
-            return rows;
+            // Damaged: what was read stands; the caller finds no table in it and says so.
+            sheets.removeIf(List::isEmpty);
         }
-        rows.removeIf(r -> r.cells().stream().allMatch(String::isEmpty));
-        return rows;
+        sheets.forEach(s -> s.removeIf(r -> r.cells().stream().allMatch(String::isEmpty)));
+        sheets.removeIf(List::isEmpty);
+        return sheets;
     }
 
     /** Counted by unpacking, as the sizes a zip states need not be true. */

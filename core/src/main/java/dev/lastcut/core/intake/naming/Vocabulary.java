@@ -96,8 +96,8 @@ public final class Vocabulary {
 
     private static final Pattern INNER_EXTENSION = Pattern.compile("gp?0*(\\d{1,2})");
     private static final Pattern LAYER_NUMBER =
-            Pattern.compile("(?:layer|lyr|l|copper|cu|signal|sig)0*(\\d{1,2})");
-    private static final Pattern LAYER_EXTENSION = Pattern.compile("g0*(\\d{1,2})l");
+            Pattern.compile("(?:layer|lyr|l|copper|cu|signal|sig)0*([1-9]\\d?)");
+    private static final Pattern LAYER_EXTENSION = Pattern.compile("g0*([1-9]\\d?)l");
     private static final Pattern MECHANICAL = Pattern.compile("gm\\d{1,2}|mech(?:anical)?\\d*");
     private static final Pattern SIDE_AND_KIND = Pattern.compile("g([tb])([lspo])");
     private static final Pattern SHORT = Pattern.compile("s([mps])([tb])");

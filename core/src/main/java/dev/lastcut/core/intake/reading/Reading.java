@@ -1,25 +1,35 @@
 package dev.lastcut.core.intake.reading;
 
 import dev.lastcut.core.board.Correction;
+import dev.lastcut.core.board.Hole;
 import dev.lastcut.core.board.Netlist;
 import dev.lastcut.core.board.Problem;
+import dev.lastcut.core.formats.Texts;
 import dev.lastcut.core.formats.drawing.Drawing;
 import dev.lastcut.core.formats.drawing.DxfReader;
 import dev.lastcut.core.formats.drawing.SvgReader;
 import dev.lastcut.core.formats.drill.DrillFile;
 import dev.lastcut.core.formats.drill.DrillFormat;
 import dev.lastcut.core.formats.drill.DrillReader;
+import dev.lastcut.core.formats.drill.DrillRoute;
+import dev.lastcut.core.formats.drill.DrillTool;
+import dev.lastcut.core.formats.drill.ToolReport;
 import dev.lastcut.core.formats.gerber.GerberFile;
 import dev.lastcut.core.formats.gerber.GerberReader;
 import dev.lastcut.core.formats.netlist.NetlistReader;
+import dev.lastcut.core.formats.table.ColumnKind;
+import dev.lastcut.core.formats.table.PartTables;
 import dev.lastcut.core.formats.table.PartsListReader;
 import dev.lastcut.core.formats.table.PlacementReader;
+import dev.lastcut.core.formats.table.TableColumns;
 import dev.lastcut.core.formats.table.XlsxRows;
 import dev.lastcut.core.geometry.Segment;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
 import java.util.regex.Pattern;
 
 /** What a file turned out to be when read by the reader that fits its content. */
@@ -90,6 +100,14 @@ public sealed interface Reading {
         }
     }
 
+    /** A report that states the tools of a drill file, by number. */
+    record Tools(Map<Integer, DrillTool> tools) implements Reading {
+        @Override
+        public List<Problem> problems() {
+            return List.of();
+        }
+    }
+
     /** A Gerber job file: what each file of the pack is, as the program that wrote them says. */
     record Job(JobFile file) implements Reading {
         @Override
@@ -110,8 +128,16 @@ public sealed interface Reading {
         }
     }
 
-    /** Nothing we know. */
-    record Unknown(List<Problem> problems) implements Reading {}
+    /**
+     * Nothing we know.
+     *
+     * @param columns those of a table that was not understood
+     */
+    record Unknown(List<Problem> problems, TableColumns columns) implements Reading {
+        Unknown(List<Problem> problems) {
+            this(problems, TableColumns.NONE);
+        }
+    }
 
     static Reading of(String path, byte[] content) {
         String head =
@@ -132,9 +158,7 @@ public sealed interface Reading {
         if (JobFile.looksLikeJob(head)) {
             return new Job(JobFile.read(path, content));
         }
-        boolean wide =
-                content.length > 1 && (content[0] & 0xfe) == 0xfe && content[0] != content[1];
-        if (head.indexOf('\0') >= 0 && !wide) {
+        if (head.indexOf('\0') >= 0 && !Texts.isWide(content)) {
             return unknown(path, "the file is not text", "kept, but not used");
         }
         if (SVG.matcher(head).find() || DXF.matcher(head).find()) {
@@ -162,17 +186,31 @@ public sealed interface Reading {
     }
 
     private static Reading table(String path, byte[] content) {
-        PlacementReader.Result placement = PlacementReader.read(path, content);
-        if (placement.looksLikePlacement()) {
-            return new Placements(placement);
+        return table(path, content, List.of());
+    }
+
+    /**
+     * A table whose columns hold what the user said.
+     *
+     * @param columns from the left; empty to find it out
+     */
+    static Reading table(String path, byte[] content, List<ColumnKind> columns) {
+        PartTables.Found found = PartTables.read(path, content, columns);
+        if (columns.isEmpty() && !XlsxRows.isWorkbook(content)) {
+            Map<Integer, DrillTool> tools = ToolReport.read(content);
+            if (!tools.isEmpty() && found.names().stream().allMatch(Reading::isTool)) {
+                return new Tools(tools);
+            }
         }
-        PartsListReader.Result parts = PartsListReader.read(path, content);
-        if (parts.looksLikeList()) {
-            return new Parts(parts);
+        if (found.placement().isPresent()) {
+            return new Placements(found.placement().get());
         }
-        boolean table = path.toLowerCase(Locale.ROOT).matches(".*\\.(csv|tsv|xlsx)");
-        if (table) {
-            return new Unknown(parts.problems());
+        if (found.list().looksLikeList()) {
+            return new Parts(found.list());
+        }
+        boolean table = path.toLowerCase(Locale.ROOT).matches(".*\\.(csv|tsv|xlsx?|ods)");
+        if (table || !found.list().columns().columns().isEmpty() && !BesideFiles.isProse(path)) {
+            return new Unknown(found.list().problems(), found.list().columns());
         }
         return BesideFiles.isProse(path)
                 ? new Beside("a text to read")
@@ -180,6 +218,10 @@ public sealed interface Reading {
                         path,
                         "nothing in it is Gerber, drill, netlist, parts list or placement",
                         "kept, but not used; if it belongs to the board, export it again");
+    }
+
+    private static boolean isTool(String designator) {
+        return designator.matches("(?i)t\\d{1,3}");
     }
 
     private static Reading unknown(String path, String text, String action) {
@@ -207,8 +249,9 @@ public sealed interface Reading {
     }
 
     /** The same drill file read with a number format for where it states none. */
-    static Drill drillAs(String path, byte[] content, DrillFormat format) {
-        return new Drill(DrillReader.read(path, content, Optional.of(format)));
+    static Drill drillAs(
+            String path, byte[] content, DrillFormat format, Map<Integer, DrillTool> tools) {
+        return new Drill(DrillReader.read(path, content, Optional.of(format), tools));
     }
 
     /** The content moved by a correction; what has no places stays. */
@@ -217,7 +260,7 @@ public sealed interface Reading {
             return new Gerber(g.file.withFeatures(c.apply(g.file.features())));
         }
         if (this instanceof Drill d) {
-            return new Drill(d.file.withHoles(d.file.holes().stream().map(c::apply).toList()));
+            return new Drill(moved(d.file, c));
         }
         if (this instanceof Nets n) {
             Netlist list = n.result.netlist();
@@ -239,14 +282,26 @@ public sealed interface Reading {
         }
         if (this instanceof Drawn d) {
             Drawing f = d.drawing;
-            List<Segment> segments =
-                    c.apply(f.features()).stream()
-                            .map(x -> ((dev.lastcut.core.board.Feature.Stroke) x).path())
-                            .toList();
+            List<Segment> segments = c.applyTo(f.segments());
             return new Drawn(
                     new Drawing(
                             segments, f.nmPerUnit(), f.unit(), f.unitStated(), f.problems(), true));
         }
         return this;
+    }
+
+    private static DrillFile moved(DrillFile f, Correction c) {
+        Map<Integer, List<Hole>> unsized = new TreeMap<>();
+        f.unsized().forEach((t, h) -> unsized.put(t, h.stream().map(c::apply).toList()));
+        List<DrillRoute> routes =
+                f.routes().stream()
+                        .map(
+                                r ->
+                                        new DrillRoute(
+                                                r.tool(),
+                                                c.applyTo(r.path()),
+                                                r.slots().stream().map(c::apply).toList()))
+                        .toList();
+        return f.with(f.holes().stream().map(c::apply).toList(), unsized, routes);
     }
 }

@@ -23,10 +23,21 @@ final class DrillSpans implements Witness {
                 if (p.isSparse() || p.contour().isPresent() || p.isEmpty()) {
                     continue;
                 }
-                List<Hole> holes = e.getValue();
-                long met = holes.stream().filter(h -> p.hasRing(h.middle(), h.diameter())).count();
-                double share = (double) met / holes.size();
-                double bits = 4 * PadContent.clamp((share - 0.5) * 2);
+                int met = 0;
+                int told = 0;
+                for (Hole h : e.getValue()) {
+                    boolean passes = p.hasOwnPad(h.middle(), h.diameter());
+                    // An area that runs on over a place tells nothing: it may be joined or far off.
+                    boolean silent = !passes && p.hasRing(h.middle(), h.diameter());
+                    met += passes ? 1 : 0;
+                    told += silent ? 0 : 1;
+                }
+                if (told == 0) {
+                    continue;
+                }
+                double share = (double) met / told;
+                double sure = Math.min(1, told / 4.0) * told / e.getValue().size();
+                double bits = 4 * sure * PadContent.clamp((share - 0.5) * 2);
                 Span s = e.getKey();
                 testimony.say(
                         p.path(),

@@ -42,7 +42,8 @@ public final class HoleRoles {
     }
 
     private SourceFile role(String path, DrillFile file) {
-        int count = file.holes().size();
+        List<Hole> all = file.places();
+        int count = all.size();
         String holes = count + (count == 1 ? " hole" : " holes");
         if (file.mixed()) {
             String evidence = holes + "; its tools are marked plated and unplated";
@@ -53,7 +54,7 @@ public final class HoleRoles {
             String says = holes + "; the file says " + (plated ? "plated" : "unplated");
             return new SourceFile(path, role(plated), says, 0.97, false);
         }
-        long ringed = file.holes().stream().filter(this::hasCopper).count();
+        long ringed = all.stream().filter(this::hasCopper).count();
         String seen = holes + ", " + ringed + " of them with copper round them";
         Hints name = pack.name(path);
         Optional<Boolean> named = name.plated().or(() -> pack.remark(path).plated());

@@ -20,6 +20,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.TreeMap;
 import org.locationtech.jts.geom.Envelope;
@@ -42,6 +43,7 @@ public final class PackFacts {
     private final STRtree holeIndex = new STRtree();
     private final Envelope usual;
     private List<Pt> anchors;
+    private List<Pt> surfacePads;
     private List<Hole> padded;
     private List<PlacedPart> placed = List.of();
 
@@ -55,7 +57,7 @@ public final class PackFacts {
                     } else if (r instanceof Reading.Drawn d) {
                         boxes.add(d.drawing().extent());
                     } else if (r instanceof Reading.Drill d) {
-                        holes.addAll(d.file().holes());
+                        holes.addAll(d.file().places());
                     } else if (r instanceof Reading.Nets n) {
                         points.addAll(n.result().netlist().points());
                     }
@@ -241,6 +243,18 @@ public final class PackFacts {
                 .toList();
     }
 
+    /**
+     * The width of the smallest pad or opening about a place, in any picture of such, nm; empty
+     * where there is none.
+     */
+    public OptionalDouble padAt(Pt at) {
+        return pictures.values().stream()
+                .flatMap(p -> p.compact().stream())
+                .filter(b -> b.middle().distance(at) < Math.min(b.widthNm(), b.heightNm()) / 2)
+                .mapToDouble(b -> Math.min(b.widthNm(), b.heightNm()))
+                .min();
+    }
+
     /** Whether no hole goes through an opening. */
     boolean isSurface(OpenPads.Opening o) {
         return !hasHole(o.at(), o.width(), o.height());
@@ -255,6 +269,21 @@ public final class PackFacts {
         Envelope box = new Envelope(middle.coordinate());
         box.expandBy(width / 2, height / 2);
         return !holeIndex.query(box).isEmpty();
+    }
+
+    /**
+     * Middles of pads and openings that no hole goes through, an even selection of all pictures.
+     */
+    List<Pt> surfacePads() {
+        if (surfacePads == null) {
+            surfacePads = new ArrayList<>();
+            for (Picture p : sparse()) {
+                p.sample().stream()
+                        .filter(b -> !hasHole(b))
+                        .forEach(b -> surfacePads.add(b.middle()));
+            }
+        }
+        return surfacePads;
     }
 
     /** Places where copper is wanted: holes, and the middles of what is open. */

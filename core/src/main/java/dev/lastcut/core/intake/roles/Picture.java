@@ -9,6 +9,8 @@ import dev.lastcut.core.intake.picture.Blobs;
 import dev.lastcut.core.intake.picture.Blobs.Blob;
 import dev.lastcut.core.intake.picture.Grid;
 import dev.lastcut.core.intake.picture.Ink;
+import dev.lastcut.core.intake.picture.Loops;
+import dev.lastcut.core.intake.picture.Loops.Loop;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -48,6 +50,7 @@ final class Picture {
     private List<Blob> compact;
     private List<Blob> sample;
     private Optional<Envelope> contour;
+    private List<Loop> loops;
 
     Picture(String path, List<Feature> features, boolean negative, Grid grid) {
         this.path = path;
@@ -210,6 +213,13 @@ final class Picture {
         return around(at, diameterNm / 2 + Math.max(40_000, 0.8 * grid.pixelNm())) >= 6;
     }
 
+    /** Whether a hole has a pad that ends beside it, or is kept free in an area. */
+    boolean hasOwnPad(Pt at, double diameterNm) {
+        double r = diameterNm / 2;
+        boolean ends = Math.min(around(at, r + 350_000), around(at, r + 600_000)) <= 6;
+        return hasRing(at, diameterNm) && ends || hasAntipad(at, diameterNm);
+    }
+
     /** Whether a hole is kept free in an area: clear at its edge, dark a little farther out. */
     boolean hasAntipad(Pt at, double diameterNm) {
         double r = diameterNm / 2;
@@ -230,6 +240,14 @@ final class Picture {
             dark += ink().at(p) ? 1 : 0;
         }
         return dark;
+    }
+
+    /** The closed paths that its strokes make. */
+    List<Loop> loops() {
+        if (loops == null) {
+            loops = Loops.of(features);
+        }
+        return loops;
     }
 
     /** The box of the closed contour its thin strokes make about nearly all it holds, if any. */

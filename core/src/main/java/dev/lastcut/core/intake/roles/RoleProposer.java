@@ -36,6 +36,9 @@ public final class RoleProposer {
                     new PadContent(),
                     new LineContent(),
                     new ContourContent(),
+                    new DrawingContent(),
+                    new StrayOpenings(),
+                    new LayerNumbers(),
                     new NetlistSides(),
                     new PlacedSides(),
                     new Lettering(),
@@ -149,6 +152,12 @@ public final class RoleProposer {
             return new SourceFile(
                     path, Role.NOT_PART, "a job file: it says what the others are", 0.98, false);
         }
+        if (r instanceof Reading.Tools) {
+            return new SourceFile(path, Role.NOT_PART, "a report of the drill tools", 0.95, false);
+        }
+        if (r instanceof Reading.Unknown u && !u.columns().columns().isEmpty()) {
+            return table(path);
+        }
         Hints name = pack.name(path);
         boolean named = name.kind().isPresent() || name.holes() || name.table().isPresent();
         SourceFile f = new SourceFile(path, Role.UNKNOWN, "no reader knows its content", 0, false);
@@ -163,6 +172,24 @@ public final class RoleProposer {
             return f.doubted(new Doubt(Doubt.Kind.ROLE, text));
         }
         return f.withRole(Role.NOT_PART, "nothing in it is of the board", 0.8, false);
+    }
+
+    /**
+     * A table in which nothing lists parts: no part of the board only where both tables are there.
+     */
+    private SourceFile table(String path) {
+        boolean list = files.values().stream().anyMatch(f -> f.role().equals(Role.PARTS_LIST));
+        boolean places = files.values().stream().anyMatch(f -> f.role().equals(Role.PLACEMENT));
+        Hints name = pack.name(path);
+        SourceFile f =
+                new SourceFile(path, Role.UNKNOWN, "a table without designators", 0.3, false);
+        if (list && places && name.table().isEmpty()) {
+            return f.withRole(Role.NOT_PART, "a table that lists no parts", 0.8, false);
+        }
+        String text =
+                "a table of which no column lists designators; it may be the parts list or the"
+                        + " placement";
+        return f.doubted(new Doubt(Doubt.Kind.COLUMNS, text));
     }
 
     private void pictures() {

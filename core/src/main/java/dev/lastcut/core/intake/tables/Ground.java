@@ -6,7 +6,7 @@ import java.util.List;
 import org.locationtech.jts.geom.Envelope;
 
 /** What parts are laid on. */
-interface Ground {
+interface Ground extends Look {
     /** Fewer parts than this prove nothing. */
     int FEWEST = 3;
 
@@ -21,20 +21,4 @@ interface Ground {
 
     /** Where the table's origin could lie, the likeliest first, for parts at raw places. */
     List<Pt> origins(List<PlacedPart> parts, List<Pt> raw);
-
-    /** How the angle of a bottom part counts. */
-    enum Turn {
-        /** Seen from the top, counter-clockwise. */
-        COUNTER_CLOCKWISE,
-        /** Seen from below, so from the top it is clockwise. */
-        CLOCKWISE,
-        UNTOLD
-    }
-
-    /**
-     * How the angle of a bottom part counts, by what parts of its footprint look like on the top.
-     *
-     * @param tops those parts, as they lie on the board; not empty
-     */
-    Turn turn(PlacedPart part, List<PlacedPart> tops);
 }

@@ -6,18 +6,19 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
+import java.util.TreeMap;
 import org.locationtech.jts.geom.Envelope;
 
 /** Pads of which netlist or attributes say whose they are: a part lies in the middle of its own. */
 public final class NamedPads implements Ground {
     private static final double NEAR_NM = 400_000;
+    private static final double SAME_PIN_NM = 150_000;
 
     /** A pad that is known to belong to a part. */
     public record Pad(String part, String pin, Pt at) {}
 
     private final Map<String, Pt> middles = new HashMap<>();
-    private final Map<String, Pt> firstPins = new HashMap<>();
+    private final Map<String, Map<String, Pt>> pins = new HashMap<>();
 
     public NamedPads(List<Pad> pads) {
         Map<String, Envelope> boxes = new HashMap<>();
@@ -25,9 +26,7 @@ public final class NamedPads implements Ground {
         for (Pad p : pads) {
             boxes.computeIfAbsent(p.part, k -> new Envelope()).expandToInclude(p.at.coordinate());
             counts.merge(p.part, 1, Integer::sum);
-            if (p.pin.equals("1") || p.pin.equalsIgnoreCase("A")) {
-                firstPins.put(p.part, p.at);
-            }
+            pins.computeIfAbsent(p.part, k -> new TreeMap<>()).putIfAbsent(p.pin, p.at);
         }
         boxes.forEach(
                 (part, box) -> {
@@ -71,43 +70,36 @@ public final class NamedPads implements Ground {
         return none ? List.of(Pt.ORIGIN) : List.of(Pt.ORIGIN, origin);
     }
 
-    /**
-     * The first pin lies in a direction that follows from the angle r. Seen from the top and turned
-     * counter-clockwise it is 180° − k + r for the direction k of the unturned top part; counted
-     * from below it is 180° − k − r.
-     */
+    /** The share of pins of one name that lie in the same place about both. */
     @Override
-    public Turn turn(PlacedPart part, List<PlacedPart> tops) {
-        Optional<Double> actual = toFirstPin(part);
-        Optional<Double> k =
-                tops.stream()
-                        .flatMap(t -> toFirstPin(t).map(a -> a - t.rotationDeg()).stream())
-                        .reduce((first, last) -> last);
-        if (actual.isEmpty() || k.isEmpty()) {
-            return Turn.UNTOLD;
+    public double likeness(PlacedPart a, double angleA, PlacedPart b, double angleB) {
+        Map<String, Pt> pinsA = pins.getOrDefault(a.designator(), Map.of());
+        Map<String, Pt> pinsB = pins.getOrDefault(b.designator(), Map.of());
+        List<String> common = pinsA.keySet().stream().filter(pinsB::containsKey).toList();
+        if (common.size() < 2) {
+            return Double.NaN;
         }
-        if (same(actual.get(), 180 - k.get() + part.rotationDeg())) {
-            return Turn.COUNTER_CLOCKWISE;
-        }
-        return same(actual.get(), 180 - k.get() - part.rotationDeg())
-                ? Turn.CLOCKWISE
-                : Turn.UNTOLD;
+        Pt middleA = middle(common, pinsA);
+        Pt middleB = middle(common, pinsB);
+        long same =
+                common.stream()
+                        .filter(
+                                pin ->
+                                        Look.back(pinsA.get(pin).minus(middleA), a, angleA)
+                                                        .distance(
+                                                                Look.back(
+                                                                        pinsB.get(pin)
+                                                                                .minus(middleB),
+                                                                        b,
+                                                                        angleB))
+                                                < SAME_PIN_NM)
+                        .count();
+        return (double) same / common.size();
     }
 
-    private static boolean same(double a, double b) {
-        double d = Math.abs((a - b) % 360);
-        return Math.min(d, 360 - d) < 8;
-    }
-
-    /** The direction from a part's middle to its first pin, degrees; empty where not known. */
-    private Optional<Double> toFirstPin(PlacedPart p) {
-        Pt pin = firstPins.get(p.designator());
-        Pt middle = middles.get(p.designator());
-        if (pin == null || middle == null || pin.distance(middle) < 50_000) {
-            return Optional.empty();
-        }
-        return Optional.of(
-                Math.toDegrees(
-                        Math.atan2((double) pin.y() - middle.y(), (double) pin.x() - middle.x())));
+    private static Pt middle(List<String> names, Map<String, Pt> pins) {
+        double x = names.stream().mapToDouble(n -> pins.get(n).x()).average().orElse(0);
+        double y = names.stream().mapToDouble(n -> pins.get(n).y()).average().orElse(0);
+        return new Pt(Math.round(x), Math.round(y));
     }
 }

@@ -1,14 +1,11 @@
 package dev.lastcut.core.intake.tables;
 
 import dev.lastcut.core.board.PlacedPart;
-import dev.lastcut.core.geometry.Orientation;
 import dev.lastcut.core.geometry.Pt;
 import dev.lastcut.core.intake.places.PointMatch;
 import java.util.ArrayList;
 import java.util.Comparator;
-import java.util.HashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.function.Predicate;
 import org.locationtech.jts.geom.Envelope;
 import org.locationtech.jts.index.strtree.STRtree;
@@ -27,15 +24,10 @@ public final class OpenPads implements Ground {
     /** Pads whose middle serves to find a table's origin lie no farther apart. */
     private static final double PAIR_NM = 4_000_000;
 
-    /** So many parts of a footprint tell what they have in common, of so many openings. */
-    private static final int MOST_ALIKE = 12;
+    /** So many openings, no farther off than so many times the nearest, are those of a part. */
+    private static final int ABOUT = 24;
 
-    private static final int MOST_PADS = 64;
-
-    /** The share of a part's openings that must be met, and what may be by chance. */
-    private static final double ALL = 0.9;
-
-    private static final double FEW = 0.7;
+    private static final double FARTHER = 1.5;
     private static final double LEAST_APART_NM = 200_000;
     private static final double SAME_SIZE = 0.12;
 
@@ -46,7 +38,6 @@ public final class OpenPads implements Ground {
     private final List<Opening> openings;
     private final Envelope board;
     private final double tolerance;
-    private final Map<String, List<Pt>> patterns = new HashMap<>();
     private PointMatch middles;
 
     /**
@@ -175,55 +166,23 @@ public final class OpenPads implements Ground {
         return middles;
     }
 
-    /**
-     * The openings that recur about every top part of a footprint are its own. A bottom part shows
-     * them mirrored, and, unless they look alike after both turns, turned the one way or the other.
-     */
+    /** The share of the openings next to one that lie in the same place about the other. */
     @Override
-    public Turn turn(PlacedPart part, List<PlacedPart> tops) {
-        List<Pt> own = patterns.computeIfAbsent(part.footprint(), k -> pattern(tops));
-        if (own.size() < 2) {
-            return Turn.UNTOLD;
-        }
-        double plain = met(own, part, part.rotationDeg());
-        double reversed = met(own, part, -part.rotationDeg());
-        if (plain >= ALL && reversed <= FEW) {
-            return Turn.COUNTER_CLOCKWISE;
-        }
-        return reversed >= ALL && plain <= FEW ? Turn.CLOCKWISE : Turn.UNTOLD;
-    }
-
-    /** Where openings lie from the middle of an unturned part, where that recurs. */
-    private List<Pt> pattern(List<PlacedPart> tops) {
-        List<Pt> own = new ArrayList<>();
-        if (tops.size() < 2) {
-            return own;
-        }
-        PlacedPart first = tops.get(0);
-        List<PlacedPart> others = tops.subList(1, Math.min(tops.size(), MOST_ALIKE));
-        for (Opening o : nearest(first.at(), x -> true, MOST_PADS)) {
-            Pt v = turned(o.at.minus(first.at()), -first.rotationDeg());
-            boolean recurs =
-                    others.stream().allMatch(t -> isOpen(t.at().plus(turned(v, t.rotationDeg()))));
-            if (recurs) {
-                own.add(v);
+    public double likeness(PlacedPart a, double angleA, PlacedPart b, double angleB) {
+        List<Opening> near = nearest(a.at(), x -> true, ABOUT);
+        int met = 0;
+        int all = 0;
+        // What lies much farther off than the nearest belongs to others.
+        double reach = near.isEmpty() ? 0 : FARTHER * near.get(0).at.distance(a.at()) + tolerance;
+        for (Opening o : near) {
+            if (o.at.distance(a.at()) > reach + 2 * tolerance) {
+                continue;
             }
+            all++;
+            Pt v = Look.back(o.at.minus(a.at()), a, angleA);
+            met += isOpen(Look.placed(v, b, angleB)) ? 1 : 0;
         }
-        return own;
-    }
-
-    /** The share of a pattern that lies on openings where a bottom part is turned by an angle. */
-    private double met(List<Pt> pattern, PlacedPart part, double angle) {
-        long met =
-                pattern.stream()
-                        .map(v -> part.at().plus(turned(new Pt(-v.x(), v.y()), angle)))
-                        .filter(this::isOpen)
-                        .count();
-        return (double) met / pattern.size();
-    }
-
-    private static Pt turned(Pt p, double deg) {
-        return new Orientation(false, deg, 1).apply(p);
+        return all < 2 ? Double.NaN : (double) met / all;
     }
 
     /** Whether the middle of an opening lies at a place. */

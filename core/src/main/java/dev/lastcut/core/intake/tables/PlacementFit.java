@@ -5,12 +5,12 @@ import dev.lastcut.core.board.Side;
 import dev.lastcut.core.geometry.Length;
 import dev.lastcut.core.geometry.Pt;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
-import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Predicate;
-import java.util.stream.Collectors;
 import org.locationtech.jts.geom.Envelope;
 
 /**
@@ -25,6 +25,9 @@ public final class PlacementFit {
 
     /** So few parts may lie in one corner. */
     private static final int FEW = 8;
+
+    /** Two parts do not lie nearer to each other. */
+    private static final double OWN_NM = 200_000;
 
     private static final double LEAST_SPAN = 0.2;
     private static final double MIL = Length.NM_PER_MIL / (double) Length.NM_PER_MM;
@@ -52,8 +55,10 @@ public final class PlacementFit {
      * The parts as they lie on the copper, and what had to be done to them.
      *
      * @param share of the parts that can be judged, those that lie on pads of their own
+     * @param anglesTold whether the pads tell how angles count
      */
-    public record Result(List<PlacedPart> parts, List<String> done, double share) {}
+    public record Result(
+            List<PlacedPart> parts, List<String> done, double share, boolean anglesTold) {}
 
     private final Ground ground;
 
@@ -66,6 +71,15 @@ public final class PlacementFit {
      * @return empty when too few parts can be judged
      */
     public Optional<Result> fit(List<PlacedPart> parts, boolean unitStated) {
+        return fit(parts, unitStated, false);
+    }
+
+    /**
+     * @param unitStated when true, only the table's own unit is tried
+     * @param clockwise whether the table says that its angles count clockwise
+     * @return empty when too few parts can be judged
+     */
+    public Optional<Result> fit(List<PlacedPart> parts, boolean unitStated, boolean clockwise) {
         List<PlacedPart> known = parts.stream().filter(ground::knows).toList();
         if (known.size() < Ground.FEWEST) {
             return Optional.empty();
@@ -88,11 +102,12 @@ public final class PlacementFit {
         int good = 0;
         for (PlacedPart p : parts) {
             Pt at = (p.side() == Side.BOTTOM ? below : way).apply(p.at());
-            PlacedPart moved = with(p, at, p.rotationDeg());
+            PlacedPart moved = p.movedTo(at);
             all.add(moved);
             good += ground.knows(p) && ground.holds(p, at) ? 1 : 0;
         }
-        return Optional.of(turned(all, done(way, below), (double) good / known.size()));
+        double share = (double) good / known.size();
+        return Optional.of(turned(all, done(way, below), share, clockwise));
     }
 
     private static List<PlacedPart> on(List<PlacedPart> parts, Predicate<PlacedPart> which) {
@@ -133,8 +148,21 @@ public final class PlacementFit {
     }
 
     private double share(List<PlacedPart> parts, Way way) {
-        long good = parts.stream().filter(p -> ground.holds(p, way.apply(p.at()))).count();
+        // Parts that a mistaken unit lays upon each other have no pads of their own.
+        Set<Pt> taken = new HashSet<>();
+        long good =
+                parts.stream()
+                        .filter(
+                                p -> {
+                                    Pt at = way.apply(p.at());
+                                    return ground.holds(p, at) && taken.add(coarse(at));
+                                })
+                        .count();
         return parts.isEmpty() ? 0 : (double) good / parts.size();
+    }
+
+    private static Pt coarse(Pt at) {
+        return new Pt(Math.round(at.x() / OWN_NM), Math.round(at.y() / OWN_NM));
     }
 
     private static List<String> done(Way way, Way below) {
@@ -158,50 +186,21 @@ public final class PlacementFit {
         return done;
     }
 
-    private static PlacedPart with(PlacedPart p, Pt at, double rotationDeg) {
-        return new PlacedPart(
-                p.designator(), p.value(), p.footprint(), at, rotationDeg, p.side(), p.line());
-    }
-
-    /** Bottom rotations: a footprint that is used on both sides shows which way they count. */
-    private Result turned(List<PlacedPart> parts, List<String> done, double share) {
-        Map<String, List<PlacedPart>> tops =
-                parts.stream()
-                        .filter(p -> p.side() == Side.TOP && !p.footprint().isEmpty())
-                        .collect(Collectors.groupingBy(PlacedPart::footprint));
-        int counterClockwise = 0;
-        int clockwise = 0;
-        for (PlacedPart p : parts) {
-            if (isTurnedBelow(p) && tops.containsKey(p.footprint())) {
-                Ground.Turn turn = ground.turn(p, tops.get(p.footprint()));
-                counterClockwise += turn == Ground.Turn.COUNTER_CLOCKWISE ? 1 : 0;
-                clockwise += turn == Ground.Turn.CLOCKWISE ? 1 : 0;
-            }
-        }
-        boolean silent = clockwise + counterClockwise == 0;
-        if (silent && done.contains(FROM_BELOW) && hasQuarterTurns(parts)) {
+    /** Rotations: parts of a footprint lie alike when they are counted rightly. */
+    private Result turned(
+            List<PlacedPart> parts, List<String> done, double share, boolean clockwise) {
+        Optional<AngleHabit> found = AngleHabit.of(parts, ground, clockwise);
+        AngleHabit habit = found.orElse(new AngleHabit(clockwise, false, false));
+        if (found.isEmpty() && done.contains(FROM_BELOW) && hasQuarterTurns(parts)) {
             done.add(
                     "the angles of its bottom parts are kept as written, as neither a first pin nor"
                             + " the shape of pads tells whether they count as seen from below too");
         }
-        if (clockwise < 2 || clockwise <= 2 * counterClockwise) {
-            return new Result(parts, done, share);
-        }
-        done.add("its bottom rotations count as seen from below, so they were reversed");
-        List<PlacedPart> all = new ArrayList<>();
-        for (PlacedPart p : parts) {
-            boolean bottom = p.side() == Side.BOTTOM;
-            all.add(bottom ? with(p, p.at(), (360 - p.rotationDeg()) % 360) : p);
-        }
-        return new Result(all, done, share);
+        done.addAll(habit.words());
+        return new Result(habit.apply(parts), done, share, found.isPresent());
     }
 
     private static boolean hasQuarterTurns(List<PlacedPart> parts) {
-        return parts.stream().anyMatch(PlacementFit::isTurnedBelow);
-    }
-
-    /** After half a turn it looks the same whichever way it was counted. */
-    private static boolean isTurnedBelow(PlacedPart p) {
-        return p.side() == Side.BOTTOM && p.rotationDeg() % 180 != 0;
+        return parts.stream().anyMatch(p -> p.side() == Side.BOTTOM && p.rotationDeg() % 180 != 0);
     }
 }

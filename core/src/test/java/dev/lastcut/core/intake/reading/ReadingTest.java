@@ -9,6 +9,7 @@ import dev.lastcut.core.formats.drill.DrillFormat;
 import dev.lastcut.core.geometry.Pt;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -149,7 +150,8 @@ class ReadingTest {
         assertThat(inch.drawing().segments().get(0).from()).isEqualTo(Pt.mm(25.4, 50.8));
         byte[] drill = "M48\nT1C0.8\n%\nT1\nX001000Y002000\nM30\n".getBytes();
         for (DrillFormat format : DrillFormat.ALL) {
-            assertThat(Reading.drillAs("a", drill, format).file().format()).isEqualTo(format);
+            assertThat(Reading.drillAs("a", drill, format, Map.of()).file().format())
+                    .isEqualTo(format);
         }
     }
 }

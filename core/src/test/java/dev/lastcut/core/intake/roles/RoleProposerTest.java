@@ -324,21 +324,21 @@ class RoleProposerTest {
     void layersWithoutAnOrderAreAskedAbout() {
         usualNames();
         String tracks = lines("D12", 5, 5, 25, 15, 5, 15, 15, 10) + END;
-        board.files.put("q1", HEAD + pads("D10", HOLES) + tracks);
+        board.files.put("qa", HEAD + pads("D10", HOLES) + tracks);
         board.files.put(
-                "q2", HEAD + pads("D10", HOLES) + lines("D12", 5, 5, 5, 15, 5, 15, 15, 10) + END);
+                "qb", HEAD + pads("D10", HOLES) + lines("D12", 5, 5, 5, 15, 5, 15, 15, 10) + END);
         propose();
-        for (String path : new String[] {"q1", "q2"}) {
+        for (String path : new String[] {"qa", "qb"}) {
             assertThat(role(path).inner()).as(path).isPositive();
             assertThat(doubt(path)).contains(Doubt.Kind.ORDER);
             assertThat(now.get(path).evidence())
                     .endsWith("nothing tells the order of the inner layers, so by name");
         }
-        assertThat(role("q1")).isEqualTo(Role.innerCopper(1));
-        board.files.put("inner2.gbr", board.files.remove("q1"));
+        assertThat(role("qa")).isEqualTo(Role.innerCopper(1));
+        board.files.put("inner2.gbr", board.files.remove("qa"));
         propose();
         assertThat(role("inner2.gbr")).isEqualTo(Role.innerCopper(2));
-        assertThat(role("q2")).isEqualTo(Role.innerCopper(1));
+        assertThat(role("qb")).isEqualTo(Role.innerCopper(1));
         assertThat(now.values()).allMatch(f -> f.doubt().isEmpty());
     }
 

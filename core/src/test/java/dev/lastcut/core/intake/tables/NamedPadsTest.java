@@ -5,7 +5,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 import dev.lastcut.core.board.PlacedPart;
 import dev.lastcut.core.board.Side;
 import dev.lastcut.core.geometry.Pt;
-import dev.lastcut.core.intake.tables.Ground.Turn;
 import java.util.ArrayList;
 import java.util.List;
 import org.junit.jupiter.api.Test;
@@ -58,37 +57,33 @@ class NamedPadsTest {
     }
 
     /**
-     * The first pin of the top part lies to the left at 0°. Seen from the top, that of a bottom
-     * part lies to the right at 0°, and turns counter-clockwise, or clockwise where counted from
-     * below.
+     * The first pin of the top part lies to the left at 0°. Mirrored and then turned, that of a
+     * bottom part lies to the right at 0° and above at 90°.
      */
     @ParameterizedTest
     @CsvSource({
-        "90, 0, 1, COUNTER_CLOCKWISE",
-        "90, 0, -1, CLOCKWISE",
-        "270, 0, -1, COUNTER_CLOCKWISE",
-        "45, 0.7, 0.7, COUNTER_CLOCKWISE",
-        "45, 0.7, -0.7, CLOCKWISE",
-        "45, 0.78, 0.62, COUNTER_CLOCKWISE",
-        "45, 0.9, 0.44, UNTOLD",
-        "90, 1, 0, UNTOLD",
-        "90, 0.04, 0, UNTOLD"
+        "90, 0, 1, 1",
+        "90, 0, -1, 0",
+        "270, 0, -1, 1",
+        "45, 0.7, 0.7, 1",
+        "45, 0.9, 0.44, 0",
+        "0, 1, 0, 1",
+        "180, -1, 0, 1",
+        "180, 1, 0, 0"
     })
-    void theFirstPinTellsWhichWayAnglesCount(double turn, double dx, double dy, Turn told) {
+    void pinsOfOneNameLieInOnePlace(double turn, double dx, double dy, double like) {
         pad("U1", "2", 21, 10);
         pad("U1", "1", 19, 10);
-        pad("U2", "A", 40 + dx, 10 + dy);
-        pad("U2", "K", 40 - dx, 10 - dy);
+        pad("U2", "1", 40 + dx, 10 + dy);
+        pad("U2", "2", 40 - dx, 10 - dy);
         NamedPads ground = new NamedPads(pads);
-        List<PlacedPart> tops = List.of(part("U1", 0, Side.TOP));
-        assertThat(ground.turn(part("U2", turn, Side.BOTTOM), tops)).isEqualTo(told);
-        assertThat(ground.turn(part("U2", turn, Side.BOTTOM), List.of())).isEqualTo(Turn.UNTOLD);
-        assertThat(ground.turn(part("U9", turn, Side.BOTTOM), tops)).isEqualTo(Turn.UNTOLD);
-        // The same top part, turned by a quarter: its pin lies below.
+        PlacedPart top = part("U1", 0, Side.TOP);
+        assertThat(ground.likeness(top, 0, part("U2", turn, Side.BOTTOM), turn)).isEqualTo(like);
+        assertThat(ground.likeness(top, 0, part("U9", turn, Side.BOTTOM), turn)).isNaN();
+        // The same top part, turned by a quarter: its first pin lies below.
         pads.set(1, new NamedPads.Pad("U1", "1", Pt.mm(20, 9)));
         pads.set(0, new NamedPads.Pad("U1", "2", Pt.mm(20, 11)));
         NamedPads other = new NamedPads(pads);
-        List<PlacedPart> turned = List.of(part("U1", 90, Side.TOP));
-        assertThat(other.turn(part("U2", turn, Side.BOTTOM), turned)).isEqualTo(told);
+        assertThat(other.likeness(top, 90, part("U2", turn, Side.BOTTOM), turn)).isEqualTo(like);
     }
 }

@@ -5,7 +5,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 import dev.lastcut.core.board.PlacedPart;
 import dev.lastcut.core.board.Side;
 import dev.lastcut.core.geometry.Pt;
-import dev.lastcut.core.intake.tables.Ground.Turn;
 import dev.lastcut.core.intake.tables.OpenPads.Opening;
 import java.util.ArrayList;
 import java.util.List;
@@ -118,29 +117,14 @@ class OpenPadsTest {
                         part("TRIO", 40, 20, 90, Side.BOTTOM),
                         part("TRIO", 50, 20, -90, Side.BOTTOM),
                         part("TRIO", 60, 20, 180, Side.BOTTOM));
-        List<PlacedPart> tops = truly.subList(0, 2);
         OpenPads pads = PlacementFitTest.openings(truly);
-        assertThat(pads.turn(part("TRIO", 40, 20, 90, Side.BOTTOM), tops))
-                .isEqualTo(Turn.COUNTER_CLOCKWISE);
-        assertThat(pads.turn(part("TRIO", 50, 20, 90, Side.BOTTOM), tops))
-                .isEqualTo(Turn.CLOCKWISE);
-        assertThat(pads.turn(part("TRIO", 60, 20, 180, Side.BOTTOM), tops))
-                .as("the same both ways")
-                .isEqualTo(Turn.UNTOLD);
-        assertThat(pads.turn(part("TRIO", 70, 20, 90, Side.BOTTOM), tops))
-                .as("nothing there")
-                .isEqualTo(Turn.UNTOLD);
-        assertThat(
-                        PlacementFitTest.openings(truly)
-                                .turn(part("TRIO", 40, 20, 90, Side.BOTTOM), tops.subList(0, 1)))
-                .as("one part has no pattern")
-                .isEqualTo(Turn.UNTOLD);
-        assertThat(
-                        PlacementFitTest.openings(truly)
-                                .turn(
-                                        part("TRIO", 40, 20, 90, Side.BOTTOM),
-                                        List.of(tops.get(0), part("TRIO", 80, 40, 0, Side.TOP))))
-                .as("nothing recurs")
-                .isEqualTo(Turn.UNTOLD);
+        PlacedPart top = truly.get(0);
+        for (PlacedPart p : truly) {
+            assertThat(pads.likeness(top, 0, p, p.rotationDeg())).isEqualTo(1);
+            assertThat(pads.likeness(top, 0, p, p.rotationDeg() + 180)).isLessThan(0.5);
+        }
+        PlacedPart nothing = part("TRIO", 70, 20, 90, Side.BOTTOM);
+        assertThat(pads.likeness(top, 0, nothing, 90)).isZero();
+        assertThat(new OpenPads(List.of(), BOARD, 20_000).likeness(top, 0, top, 0)).isNaN();
     }
 }
