@@ -40,6 +40,7 @@ final class BoardAssembler {
     private final PackFacts facts;
     private final Placements placements;
     private final List<Problem> problems;
+    private Optional<OutlineElsewhere.Found> elsewhere;
 
     BoardAssembler(
             List<SourceFile> files,
@@ -104,6 +105,7 @@ final class BoardAssembler {
                                             "the middle of the path is taken as the board's edge;"
                                                     + " compare the board's size"));
                         });
+        elsewhere().ifPresent(e -> layers.add(new Layer(Role.OUTLINE, e.path(), e.lines())));
         layers.sort(Comparator.comparingInt(l -> rank(l.role())));
         return new Board(files, layers, outline, holes, netlist, parts, placed, problems);
     }
@@ -142,6 +144,39 @@ final class BoardAssembler {
                         .filter(f -> f.role().isHoles() && drill(f.path()) != null)
                         .filter(f -> !drill(f.path()).file().routes().isEmpty())
                         .findFirst();
+    }
+
+    /** A closed line about everything in another picture, where no file is an outline. */
+    private Optional<OutlineElsewhere.Found> elsewhere() {
+        if (elsewhere == null) {
+            boolean drawn = files.stream().anyMatch(f -> f.role().equals(Role.OUTLINE));
+            boolean asked =
+                    files.stream()
+                            .anyMatch(f -> f.doubt().isPresent() && f.role().equals(Role.UNKNOWN));
+            elsewhere =
+                    drawn || asked || routed().isPresent()
+                            ? Optional.empty()
+                            : OutlineElsewhere.find(readings);
+            elsewhere.ifPresent(this::tellEdge);
+            // Of several closed lines it is not known which is the edge: then there is none.
+            elsewhere = elsewhere.filter(e -> e.others() == 0);
+        }
+        return elsewhere;
+    }
+
+    private void tellEdge(OutlineElsewhere.Found e) {
+        boolean one = e.others() == 0;
+        problems.add(
+                new Problem(
+                        Problem.Code.FORMAT_GUESSED,
+                        e.path(),
+                        0,
+                        one
+                                ? "no file is an outline; a closed line in it goes about all pads"
+                                : "no file is an outline; several closed lines go about all pads",
+                        one
+                                ? "it is taken as the board's edge; compare the board's size"
+                                : "none is taken; bring in an outline"));
     }
 
     private Reading.Drill drill(String path) {

@@ -1,5 +1,6 @@
 package dev.lastcut.core.intake;
 
+import dev.lastcut.core.board.Hole;
 import dev.lastcut.core.board.Span;
 import dev.lastcut.core.formats.drill.DrillFile;
 import dev.lastcut.core.intake.reading.Reading;
@@ -20,7 +21,7 @@ import java.util.regex.Pattern;
 final class DrillSpanNames {
     private static final Pattern NUMBERS =
             Pattern.compile(
-                    "(?<![\\p{L}\\d.])(?:l|layer|lay|lyr|cu)?0*([1-9]\\d?)\\s*(?:-|_|–|to|bis|,|\\.\\.|\\s)\\s*"
+                    "(?<![\\p{L}\\d.])((?:l|layer|lay|lyr|cu)?)0*([1-9]\\d?)\\s*(?:-|_|–|to|bis|,|\\.\\.|\\s)\\s*"
                             + "(?:l|layer|lay|lyr|cu)?0*([1-9]\\d?)(?![\\d.]|\\p{L})",
                     Pattern.CASE_INSENSITIVE);
 
@@ -36,14 +37,16 @@ final class DrillSpanNames {
     static void settle(Map<String, Reading> readings, int copper) {
         Map<String, Span> spans = new HashMap<>();
         int deepest = 0;
+        boolean lettered = false;
         for (Map.Entry<String, Reading> e : readings.entrySet()) {
             if (e.getValue() instanceof Reading.Drill d && !d.file().spanStated()) {
                 Matcher m = NUMBERS.matcher(leaf(e.getKey()));
                 while (m.find()) {
-                    int a = Integer.parseInt(m.group(1));
-                    int b = Integer.parseInt(m.group(2));
+                    int a = Integer.parseInt(m.group(2));
+                    int b = Integer.parseInt(m.group(3));
                     if (a < b && b <= MOST_LAYERS) {
                         spans.put(e.getKey(), new Span(a, b));
+                        lettered |= !m.group(1).isEmpty();
                         deepest = Math.max(deepest, b);
                         break;
                     }
@@ -53,23 +56,23 @@ final class DrillSpanNames {
         int last = deepest;
         Set<Span> different = new HashSet<>(spans.values());
         boolean through = different.contains(new Span(1, last));
-        boolean stack = last > 2 && last <= copper && (through || different.size() > 1);
+        boolean stack =
+                last > 2 && last <= copper + 2 && (lettered && through || different.size() > 1);
         if (!stack) {
             return;
         }
         spans.forEach(
                 (path, span) -> {
                     boolean whole = span.first() == 1 && span.last() == last;
-                    if (!whole) {
-                        DrillFile f = ((Reading.Drill) readings.get(path)).file();
-                        readings.put(path, new Reading.Drill(spanned(f, span)));
-                    }
+                    DrillFile f = ((Reading.Drill) readings.get(path)).file();
+                    DrillFile own = whole ? f : spanned(f, span);
+                    readings.put(path, new Reading.Drill(own.reaching(last)));
                 });
     }
 
     /** The same file with holes that pass just these layers. */
     static DrillFile spanned(DrillFile f, Span span) {
-        Map<Integer, List<dev.lastcut.core.board.Hole>> unsized = new HashMap<>();
+        Map<Integer, List<Hole>> unsized = new HashMap<>();
         f.unsized()
                 .forEach((t, h) -> unsized.put(t, h.stream().map(x -> x.through(span)).toList()));
         return f.with(f.holes().stream().map(h -> h.through(span)).toList(), unsized, f.routes());

@@ -14,16 +14,19 @@ import dev.lastcut.core.geometry.Pt;
 import dev.lastcut.core.intake.Pack.PackFile;
 import dev.lastcut.core.intake.places.PointMatch;
 import dev.lastcut.core.intake.reading.Reading;
+import dev.lastcut.core.intake.roles.CopperStack;
 import dev.lastcut.core.intake.roles.PackFacts;
 import dev.lastcut.core.intake.roles.Remembered;
 import dev.lastcut.core.intake.roles.RoleProposer;
 import dev.lastcut.core.intake.roles.SilkFit;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.TreeMap;
 
 /** Opens a pack: reads every file, settles the roles, assembles the board. Used once per pack. */
@@ -85,25 +88,24 @@ public final class Intake {
         DrillEdges.settle(readings);
         chosen.corrections()
                 .forEach((path, c) -> readings.computeIfPresent(path, (p, r) -> r.moved(c)));
-        Duplicates copies = Duplicates.find(readings);
-        PackFacts facts = new PackFacts(readings);
-        Placements placements = Placements.lay(readings, facts);
+        Map<String, Reading> own = new TreeMap<>(readings);
+        own.keySet().removeIf(path -> Role.NOT_PART.equals(chosen.roles().get(path)));
+        Versions versions = Versions.find(own, said());
+        own.keySet().removeAll(versions.older().keySet());
+        List<BoardsInPack.Group> boards = BoardsInPack.find(own);
+        for (BoardsInPack.Group other : boards.subList(Math.min(1, boards.size()), boards.size())) {
+            own.keySet().removeAll(other.files());
+        }
+        Duplicates copies = Duplicates.find(own);
+        PackFacts facts = new PackFacts(own);
+        Placements placements = Placements.lay(own, facts);
         Map<String, SourceFile> proposed =
                 RoleProposer.propose(facts, chosen.roles(), copies.originals(), remembered);
         placements.settle(facts, proposed);
-        proposed.replaceAll(
-                (path, f) ->
-                        f.chosen() || !f.role().equals(Role.PLACEMENT)
-                                ? f
-                                : placements.doubt(path).map(f::doubted).orElse(f));
-        proposed.replaceAll(
-                (path, f) ->
-                        readings.get(path) instanceof Reading.Parts p
-                                        && f.role().equals(Role.PARTS_LIST)
-                                        && !f.chosen()
-                                        && !p.result().open().isEmpty()
-                                ? f.doubted(new Doubt(Doubt.Kind.COLUMNS, p.result().open()))
-                                : f);
+        askOfTables(proposed, placements);
+        askOfVersions(proposed, versions);
+        askOfBoards(proposed, boards);
+        spanHoles(proposed, facts);
         proposeSizes(proposed, facts);
         List<SourceFile> files = register(List.copyOf(proposed.values()), facts);
         readings.values().forEach(r -> problems.addAll(r.problems()));
@@ -135,6 +137,120 @@ public final class Intake {
                 : new Reading.Drill(
                         DrillReader.read(
                                 f.path(), f.content(), Optional.empty(), tools.of(f.path())));
+    }
+
+    /** Files of which the user said that they are part of the board. */
+    private Set<String> said() {
+        Set<String> all = new HashSet<>(chosen.roles().keySet());
+        all.removeIf(path -> Role.NOT_PART.equals(chosen.roles().get(path)));
+        return all;
+    }
+
+    private void askOfTables(Map<String, SourceFile> proposed, Placements placements) {
+        proposed.replaceAll(
+                (path, f) -> {
+                    Optional<Doubt> open = Optional.empty();
+                    if (f.role().equals(Role.PLACEMENT)) {
+                        open = placements.doubt(path);
+                    } else if (f.role().equals(Role.PARTS_LIST)
+                            && readings.get(path) instanceof Reading.Parts p
+                            && !p.result().open().isEmpty()) {
+                        open = Optional.of(new Doubt(Doubt.Kind.COLUMNS, p.result().open()));
+                    }
+                    return f.chosen() ? f : open.map(f::doubted).orElse(f);
+                });
+    }
+
+    /** Versions are one question: the newer files are proposed, the older laid aside with it. */
+    private void askOfVersions(Map<String, SourceFile> proposed, Versions versions) {
+        for (String path : versions.asked()) {
+            SourceFile f = proposed.get(path);
+            if (f != null && !f.chosen()) {
+                proposed.put(path, f.doubted(versions.doubt(path)));
+            }
+        }
+        versions.older()
+                .forEach(
+                        (path, now) -> {
+                            SourceFile f =
+                                    new SourceFile(
+                                            path,
+                                            Role.NOT_PART,
+                                            "an older version of " + now,
+                                            0.8,
+                                            false);
+                            boolean settled = chosen.roles().containsKey(now);
+                            proposed.put(path, settled ? f : f.doubted(versions.doubt(path)));
+                        });
+        for (String path : readings.keySet()) {
+            if (Role.NOT_PART.equals(chosen.roles().get(path))) {
+                proposed.put(path, new SourceFile(path, Role.NOT_PART, "you chose it", 1, true));
+            }
+        }
+    }
+
+    /** Files of several boards: one is proposed, and nothing is certain before the user says. */
+    private void askOfBoards(Map<String, SourceFile> proposed, List<BoardsInPack.Group> boards) {
+        if (boards.size() < 2) {
+            return;
+        }
+        List<String> names = new ArrayList<>();
+        for (BoardsInPack.Group g : boards) {
+            String name = g.name().isEmpty() ? "another" : "“" + g.name() + "”";
+            names.add(name + " (" + g.files().size() + " files)");
+        }
+        String text = "the pack holds the files of two boards: " + String.join(", ", names);
+        Doubt doubt = new Doubt(Doubt.Kind.BOARD, text);
+        proposed.replaceAll(
+                (path, f) ->
+                        f.chosen() || !BoardsInPack.isOfBoard(f.role()) ? f : f.doubted(doubt));
+        for (BoardsInPack.Group other : boards.subList(1, boards.size())) {
+            for (String path : other.files()) {
+                String why = "it seems to be of another board";
+                proposed.put(
+                        path, new SourceFile(path, Role.NOT_PART, why, 0.5, false).doubted(doubt));
+            }
+        }
+    }
+
+    /** Missing copper layers, and holes that by their pads do not go through. */
+    private void spanHoles(Map<String, SourceFile> proposed, PackFacts facts) {
+        CopperStack stack = new CopperStack(facts, proposed.values());
+        problems.addAll(stack.missing());
+        for (SourceFile f : List.copyOf(proposed.values())) {
+            boolean plated =
+                    f.role().equals(Role.PLATED_HOLES) || f.role().equals(Role.MIXED_HOLES);
+            if (!plated || !(readings.get(f.path()) instanceof Reading.Drill d)) {
+                continue;
+            }
+            boolean through = d.file().holes().stream().allMatch(h -> h.span().isThrough());
+            if (d.file().spanStated() || !through) {
+                continue;
+            }
+            CopperStack.Found found = stack.spanOf(d.file().holes());
+            found.span()
+                    .ifPresent(
+                            span -> {
+                                readings.put(
+                                        f.path(),
+                                        new Reading.Drill(DrillSpanNames.spanned(d.file(), span)));
+                                problems.add(
+                                        new Problem(
+                                                Problem.Code.FORMAT_GUESSED,
+                                                f.path(),
+                                                0,
+                                                "by their pads its holes pass the copper layers "
+                                                        + span.first()
+                                                        + " to "
+                                                        + span.last(),
+                                                "they are written as blind or buried holes; compare"
+                                                        + " with the layout"));
+                            });
+            if (found.open().isPresent() && !f.chosen()) {
+                Doubt doubt = new Doubt(Doubt.Kind.SPAN, found.open().get());
+                proposed.put(f.path(), f.doubted(doubt));
+            }
+        }
     }
 
     /** Holes of which no file states the size get one to be confirmed, so that none is lost. */

@@ -23,11 +23,14 @@ public final class PackReader {
     public static final int MOST_FILES = 500;
     public static final long MOST_BYTES = 256L << 20;
 
+    /** A zip may hold zips, and these may too. */
+    private static final int MOST_NESTED = 2;
+
     private PackReader() {}
 
     /**
-     * @throws UnusablePackException when it is not a zip, is empty, is protected, holds a zip
-     *     within it, unpacks beyond the limits or names a path outside itself
+     * @throws UnusablePackException when it is not a zip, is empty, is protected, holds zips nested
+     *     too deep, unpacks beyond the limits or names a path outside itself
      */
     public static Pack fromZip(String name, byte[] zip) throws UnusablePackException {
         if (zip.length < 4 || zip[0] != 'P' || zip[1] != 'K') {
@@ -39,25 +42,50 @@ public final class PackReader {
                     name + " is protected by a password: bring in an open zip.");
         }
         List<PackFile> files = new ArrayList<>();
-        long total = 0;
+        unpack(name, "", zip, 0, files);
+        return checked(name, files);
+    }
+
+    /** A zip's files, and those of the zips in it, each under its zip's name as in a folder. */
+    private static void unpack(
+            String name, String within, byte[] zip, int depth, List<PackFile> files)
+            throws UnusablePackException {
+        String what = within.isEmpty() ? name : name + " (" + within + ")";
         try (ZipInputStream in = new ZipInputStream(new ByteArrayInputStream(zip))) {
             for (ZipEntry e = in.getNextEntry(); e != null; e = in.getNextEntry()) {
                 if (e.isDirectory()) {
                     continue;
                 }
                 String path = safePath(name, e.getName());
-                byte[] content = read(name, in, MOST_BYTES - total);
-                total += content.length;
-                add(name, files, path, content);
+                byte[] content = read(name, in, MOST_BYTES - total(files));
+                String full = within.isEmpty() ? path : within + "/" + path;
+                boolean zipped =
+                        path.toLowerCase().endsWith(".zip")
+                                && !BesideFiles.isLeftBehind(path)
+                                && isZip(content);
+                if (!zipped) {
+                    add(name, files, full, content);
+                } else if (depth == MOST_NESTED) {
+                    throw new UnusablePackException(
+                            name
+                                    + " holds zips within zips within zips ("
+                                    + full
+                                    + "): unpack them and bring in the files of one board.");
+                } else {
+                    unpack(name, full, content, depth + 1, files);
+                }
             }
         } catch (ZipException | IllegalArgumentException e) {
             throw new UnusablePackException(
-                    name + " is a damaged zip (" + e.getMessage() + "): pack the files again.");
+                    what + " is a damaged zip (" + e.getMessage() + "): pack the files again.");
         } catch (IOException e) {
             throw new UnusablePackException(
-                    name + " is a zip that was cut off: copy or download it again.");
+                    what + " is a zip that was cut off: copy or download it again.");
         }
-        return checked(name, files);
+    }
+
+    private static long total(List<PackFile> files) {
+        return files.stream().mapToLong(f -> f.content().length).sum();
     }
 
     /**
@@ -105,18 +133,20 @@ public final class PackReader {
         if (path.isEmpty() || path.endsWith("/")) {
             return;
         }
-        if (path.toLowerCase().endsWith(".zip") && !BesideFiles.isLeftBehind(path)) {
-            throw new UnusablePackException(
-                    name
-                            + " holds another zip ("
-                            + path
-                            + "): bring in one board's files at a time.");
+        boolean zipped = path.toLowerCase().endsWith(".zip") && !BesideFiles.isLeftBehind(path);
+        if (zipped && isZip(content)) {
+            unpack(name, path, content, 1, files);
+            return;
         }
         if (files.size() >= MOST_FILES) {
             throw new UnusablePackException(
                     name + " holds more than " + MOST_FILES + " files: bring in one board only.");
         }
         files.add(new PackFile(path, content));
+    }
+
+    private static boolean isZip(byte[] content) {
+        return content.length > 3 && content[0] == 'P' && content[1] == 'K';
     }
 
     private static String safePath(String name, String path) throws UnusablePackException {

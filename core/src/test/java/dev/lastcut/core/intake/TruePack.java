@@ -35,6 +35,18 @@ public record TruePack(Pack pack, JsonObject truth) {
                     "p11_defects_tables",
                     "p12_defects_other");
 
+    /** Packs in other languages and habits, whose truth says what is expected of them. */
+    public static final List<String> OTHER_HANDS =
+            List.of(
+                    "p13_sagoma",
+                    "p14_lagen",
+                    "p15_entrega",
+                    "p16_ketto",
+                    "p17_borrfil",
+                    "p18_kart",
+                    "p19_L1_L4",
+                    "p20_upper_lower");
+
     private static final Map<String, String> ROLES =
             Map.ofEntries(
                     Map.entry("top_copper", "copper-top"),
@@ -78,6 +90,27 @@ public record TruePack(Pack pack, JsonObject truth) {
         Map<String, String> roles = new LinkedHashMap<>();
         pack.files().forEach(f -> roles.put(f.path(), byLeaf.get(leaf(f.path()))));
         return roles;
+    }
+
+    /** The roles that are right for each file, by its name without folders. */
+    Map<String, List<String>> rightRoles() {
+        Map<String, List<String>> all = new LinkedHashMap<>();
+        truth.getAsJsonObject("roles")
+                .entrySet()
+                .forEach(
+                        e -> {
+                            String key = e.getKey().replaceAll("_\\d+$", "");
+                            List<String> right = new ArrayList<>();
+                            if (key.matches("inner\\d+")) {
+                                right.add("copper-inner-" + key.substring(5));
+                            } else if (key.equals("drill")) {
+                                right.addAll(List.of("mixed-holes", "plated-holes"));
+                            } else {
+                                right.add(ROLES.get(key));
+                            }
+                            all.put(e.getValue().getAsString(), right);
+                        });
+        return all;
     }
 
     /** Every part as it truly lies. */

@@ -9,7 +9,9 @@ import dev.lastcut.core.check.Outcome;
 import dev.lastcut.core.check.Rule;
 import dev.lastcut.core.check.Severity;
 import java.util.ArrayList;
+import java.util.EnumSet;
 import java.util.List;
+import java.util.Set;
 
 /**
  * Files that look like part of the board and of which it is not certain what they are. The user's
@@ -22,6 +24,10 @@ public final class FileUnassignedRule implements Rule {
     public String id() {
         return ID;
     }
+
+    /** What one answer settles for several files. */
+    private static final Set<Doubt.Kind> TOGETHER =
+            EnumSet.of(Doubt.Kind.SIDE, Doubt.Kind.ORDER, Doubt.Kind.VERSION, Doubt.Kind.BOARD);
 
     @Override
     public String title() {
@@ -37,7 +43,7 @@ public final class FileUnassignedRule implements Rule {
         List<Finding> findings = new ArrayList<>();
         for (SourceFile f : files) {
             f.doubt()
-                    .filter(d -> d.kind() != Doubt.Kind.SIDE && d.kind() != Doubt.Kind.ORDER)
+                    .filter(d -> !TOGETHER.contains(d.kind()))
                     .ifPresent(d -> findings.add(finding(f, d)));
         }
         together(
@@ -49,6 +55,16 @@ public final class FileUnassignedRule implements Rule {
                 files,
                 Doubt.Kind.ORDER,
                 "Nothing tells the order in which these inner layers lie: ",
+                findings);
+        together(
+                files,
+                Doubt.Kind.VERSION,
+                "Older and newer versions of some files lie side by side: ",
+                findings);
+        together(
+                files,
+                Doubt.Kind.BOARD,
+                "These files are of two boards, and it is not said which is meant: ",
                 findings);
         return Outcome.of(findings);
     }
@@ -88,7 +104,7 @@ public final class FileUnassignedRule implements Rule {
                         .say(
                                 what
                                         + names
-                                        + ". The wrong way round, the board is scrap. Answer the one"
+                                        + ". With the wrong answer the board is scrap. Answer the one"
                                         + " question at Bring in."));
     }
 }

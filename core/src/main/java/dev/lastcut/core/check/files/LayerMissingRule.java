@@ -3,6 +3,7 @@ package dev.lastcut.core.check.files;
 import dev.lastcut.core.board.Board;
 import dev.lastcut.core.board.Hole;
 import dev.lastcut.core.board.Layer;
+import dev.lastcut.core.board.Problem;
 import dev.lastcut.core.board.Role;
 import dev.lastcut.core.board.Side;
 import dev.lastcut.core.check.CheckContext;
@@ -36,8 +37,8 @@ public final class LayerMissingRule implements Rule {
                     finding("copper-top", Severity.STOP, "no copper file at all", "Bring it in."));
         }
         for (Side side : Side.values()) {
-            boolean copper = board.layer(Role.Kind.COPPER, side).isPresent();
-            if (copper && !mill && board.layer(Role.Kind.MASK, side).isEmpty()) {
+            boolean drawn = board.layer(Role.Kind.COPPER, side).isPresent();
+            if (drawn && !mill && board.layer(Role.Kind.MASK, side).isEmpty()) {
                 findings.add(
                         finding(
                                 Role.of(Role.Kind.MASK, side).id(),
@@ -74,13 +75,49 @@ public final class LayerMissingRule implements Rule {
                                 "Bring it in or change the roles."));
             }
         }
+        int copper = board.copper().size();
+        if (copper > 1
+                && copper % 2 == 1
+                && board.problems().stream().noneMatch(LayerMissingRule::isMissing)) {
+            findings.add(
+                    finding(
+                            "copper",
+                            Severity.STOP,
+                            copper + " copper layers, and boards are made of an even number",
+                            "Bring the missing one in, or sign this off if the board is meant so."));
+        }
+        for (Problem p : board.problems()) {
+            if (isMissing(p)) {
+                findings.add(
+                        new FindingBuilder(id())
+                                .about(p.file() + p.text())
+                                .layers("copper")
+                                .count(0, 1, "files")
+                                .severity(Severity.STOP)
+                                .say(
+                                        "A copper layer is missing: "
+                                                + p.text()
+                                                + ". "
+                                                + p.action()
+                                                + "."));
+            }
+        }
         if (board.holes().isEmpty() && outerTwo) {
             findings.add(
                     finding(
                             "plated-holes",
-                            Severity.LOOK,
+                            mill ? Severity.LOOK : Severity.STOP,
                             "copper on both sides but no holes to join them",
                             "Bring the drill file in."));
+        } else if (!mill
+                && !board.holes().isEmpty()
+                && board.holes().stream().allMatch(Hole::plated)) {
+            findings.add(
+                    finding(
+                            "unplated-holes",
+                            Severity.NOTE,
+                            "no non-plated holes",
+                            "If the board has mounting holes, bring their drill file in."));
         }
         boolean plated = board.holes().stream().anyMatch(Hole::plated);
         if (plated && board.copper().size() == 1 && !mill) {
@@ -92,6 +129,36 @@ public final class LayerMissingRule implements Rule {
                             "Bring the other copper in, or mark the holes as unplated."));
         }
         return Outcome.of(findings);
+    }
+
+    /** What a board may well lack, so that one sees it was not forgotten. */
+    private void absent(Board board, List<Finding> findings) {
+        List<String> lacks = new ArrayList<>();
+        for (Role.Kind kind : List.of(Role.Kind.PASTE, Role.Kind.SILK)) {
+            for (Side side : Side.values()) {
+                Side other = side == Side.TOP ? Side.BOTTOM : Side.TOP;
+                boolean one =
+                        board.layer(kind, other).isPresent() && board.layer(kind, side).isEmpty();
+                if (one && board.layer(Role.Kind.COPPER, side).isPresent()) {
+                    lacks.add(Role.of(kind, side).words());
+                }
+            }
+        }
+        if (!board.holes().isEmpty() && board.holes().stream().allMatch(Hole::plated)) {
+            lacks.add("non-plated holes");
+        }
+        if (!lacks.isEmpty()) {
+            findings.add(
+                    finding(
+                            "board",
+                            Severity.NOTE,
+                            "no " + String.join(", no ", lacks),
+                            "If the board has them, bring the files in."));
+        }
+    }
+
+    private static boolean isMissing(Problem p) {
+        return p.code() == Problem.Code.MISSING_FILE;
     }
 
     private Finding finding(String layer, Severity severity, String lacks, String action) {

@@ -22,6 +22,7 @@ import java.util.TreeMap;
  * @param unsized by tool, holes of which no size is known, with the diameter 0; not among the holes
  * @param routes paths that are routed all round; their slots are not among the holes
  * @param spanStated whether the file says which layers its holes pass
+ * @param deepest the number of the deepest copper layer it names, 0 for none
  */
 public record DrillFile(
         List<Hole> holes,
@@ -35,7 +36,8 @@ public record DrillFile(
         boolean looksLikeDrill,
         Map<Integer, List<Hole>> unsized,
         List<DrillRoute> routes,
-        boolean spanStated) {
+        boolean spanStated,
+        int deepest) {
     public DrillFile {
         holes = List.copyOf(holes);
         remarks = List.copyOf(remarks);
@@ -64,7 +66,26 @@ public record DrillFile(
                 looksLikeDrill,
                 withoutSize,
                 paths,
-                spanStated);
+                spanStated,
+                deepest);
+    }
+
+    /** The same file, of a stack with so many copper layers. */
+    public DrillFile reaching(int layer) {
+        return new DrillFile(
+                holes,
+                plated,
+                format,
+                formatStated,
+                stepNm,
+                remarks,
+                mixed,
+                problems,
+                looksLikeDrill,
+                unsized,
+                routes,
+                spanStated,
+                Math.max(deepest, layer));
     }
 
     /** Everything that is drilled, of a known size or not; slots of routed paths are left out. */

@@ -45,6 +45,9 @@ public final class DrillReader {
                     "(?i).*\\bT(?:ool)?\\s*0*(\\d{1,3})\\b\\D*?(\\d*\\.?\\d+)\\s*(mm|mils?|inch|in|\")(?:\\W.*|$)");
     private static final int MOST_REMARKS = 20;
 
+    /** {@code Plated,1,4,PTH}: the second number is the layer where the holes end. */
+    private static final Pattern LAYERS = Pattern.compile("ated,\\d{1,2},(\\d{1,2})");
+
     /** Ends that are so near are one place. */
     private static final double CLOSED_NM = 50_000;
 
@@ -78,6 +81,7 @@ public final class DrillReader {
     private boolean incremental;
     private Span span = Span.THROUGH;
     private boolean spanStated;
+    private int deepest;
     private Pt zero = Pt.ORIGIN;
     private int patternStart = -1;
     private int patternEnd = -1;
@@ -207,7 +211,8 @@ public final class DrillReader {
                 recognised,
                 unsized,
                 routes,
-                spanStated);
+                spanStated,
+                deepest);
     }
 
     /** Holes whose tool has a size, wherever in the file that stands. */
@@ -274,6 +279,8 @@ public final class DrillReader {
         if (body.startsWith("TF.FileFunction")) {
             recognised = true;
             spanStated = true;
+            Matcher layers = LAYERS.matcher(body);
+            deepest = layers.find() ? Integer.parseInt(layers.group(1)) : 0;
             span = Span.of(body.substring(body.indexOf(',') + 1));
             String lower = body.toLowerCase(Locale.ROOT);
             if (lower.contains("nonplated")) {

@@ -30,11 +30,17 @@ public final class NetlistReader {
     private final Map<String, String> aliases = new HashMap<>();
     private final List<Netlist.Point> points = new ArrayList<>();
     // The standard's default, "CUST 0": inches, one unit is a ten-thousandth.
+    private int deepest;
     private double nmPerUnit = Length.NM_PER_INCH / 1e4;
     private boolean ended;
 
     /** What was read. {@code looksLikeNetlist} is false when no test record was found. */
-    public record Result(Netlist netlist, List<Problem> problems, boolean looksLikeNetlist) {}
+    public record Result(
+            Netlist netlist, List<Problem> problems, boolean looksLikeNetlist, int deepest) {
+        public Result(Netlist netlist, List<Problem> problems, boolean looksLikeNetlist) {
+            this(netlist, problems, looksLikeNetlist, 0);
+        }
+    }
 
     private NetlistReader(String file) {
         this.log = new ProblemLog(file);
@@ -54,7 +60,8 @@ public final class NetlistReader {
                     "the netlist has no end record (999): it may have been cut off",
                     "everything up to here was read");
         }
-        return new Result(new Netlist(file, reader.points), reader.log.problems(), any);
+        return new Result(
+                new Netlist(file, reader.points), reader.log.problems(), any, reader.deepest);
     }
 
     private void line(String s, int line) {
@@ -100,6 +107,11 @@ public final class NetlistReader {
         boolean hole = s.charAt(1) == '1' || s.charAt(1) == '0' || drill.find();
         String access = m.group(1) == null ? "" : m.group(1);
         access = access.length() == 1 ? "0" + access : access;
+        if (access.matches("\\d{2}")) {
+            // Many write 2 for the bottom whatever the number of layers; more than that counts.
+            int layer = Integer.parseInt(access);
+            deepest = Math.max(deepest, layer > 2 ? layer : 0);
+        }
         Pt at = new Pt(ordinate(m.group(2)), ordinate(m.group(3)));
         boolean via = component.equals("VIA");
         String name = aliases.getOrDefault(net, net);

@@ -1,6 +1,7 @@
 package dev.lastcut.core.formats.table;
 
 import dev.lastcut.core.formats.ProblemLog;
+import dev.lastcut.core.value.PartValue;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -23,6 +24,12 @@ final class PartTable {
 
     /** With fewer parts a heading must say that they are. */
     private static final int FEWEST = 3;
+
+    /** A table of headings alone has at most so many further lines. */
+    private static final int MOST_STRAY = 1;
+
+    /** Designators stand once; names of packages recur. */
+    private static final double UNIQUE = 0.75;
 
     /** How far above the first part its headings may stand. */
     private static final int HEADINGS_WITHIN = 8;
@@ -94,7 +101,8 @@ final class PartTable {
                 for (int c = 0; c < r.cells().size(); c++) {
                     boolean head = TableWords.says(r.cell(c), ColumnKind.DESIGNATOR) == 1;
                     long known = r.cells().stream().filter(TableWords::isKnown).count();
-                    if (head && known >= 2 && 2 * known >= r.filled()) {
+                    boolean bare = rows.size() - i <= 1 + MOST_STRAY;
+                    if (head && bare && known >= 2 && 2 * known >= r.filled()) {
                         ColumnGuess guess = new ColumnGuess(r.cells(), List.of(), c);
                         List<Table.Row> body = rows.subList(i + 1, rows.size());
                         int width = r.cells().size();
@@ -188,14 +196,14 @@ final class PartTable {
         if (rows == 0 || rows < 0.4 * filled || rows < 0.4 * below(t, first)) {
             return null;
         }
-        double unique = (double) distinct.size() / all;
         int reach = runs.values().stream().mapToInt(r -> r[1] - r[0] + 1).sum();
         int counted = runs.values().stream().mapToInt(r -> r[2]).sum();
         double dense = reach == 0 ? 0 : (double) counted / reach;
         double zeros =
                 runs.values().stream().mapToInt(r -> r[3]).sum() / (double) Math.max(1, counted);
+        double unique = (double) distinct.size() / all;
         double says = heading(t, column, first);
-        if (rows < FEWEST && says <= 1) {
+        if (says <= 1 && (rows < FEWEST || unique < UNIQUE)) {
             return null;
         }
         double score = rows * unique * unique * (0.3 + 0.7 * Math.sqrt(dense)) * (1 - 0.9 * zeros);
@@ -389,6 +397,28 @@ final class PartTable {
     boolean lacksDesignator(Table.Row r) {
         return r.cell(column(ColumnKind.DESIGNATOR)).isEmpty()
                 && r.filled() >= Math.max(1, (int) (MOST_CELLS * (usual - 1)));
+    }
+
+    /**
+     * Whether some column states what parts are: a value or a part number. A column of words is
+     * none where there are resistors and capacitors, and not one of them has a value in it.
+     */
+    boolean statesValues() {
+        int value = column(ColumnKind.VALUE);
+        int passive = 0;
+        int read = 0;
+        for (Table.Row r : body.subList(0, Math.min(body.size(), SAMPLE))) {
+            String name = r.cell(column(ColumnKind.DESIGNATOR));
+            if (name.matches("[RCL]\\d.*") && lists(r)) {
+                passive++;
+                String cell = r.cell(value);
+                read +=
+                        PartValue.read(cell, name.replaceAll("[,;\\s-].*", "")).amount().isPresent()
+                                ? 1
+                                : 0;
+            }
+        }
+        return body.isEmpty() || value >= 0 && (passive < FEWEST || read > 0);
     }
 
     void tell(ProblemLog log) {

@@ -74,6 +74,13 @@ public final class PartsListReader {
             Lines lines = new Lines(t);
             t.tell(log);
             lines.read(own, log);
+            if (!t.statesValues()) {
+                log.add(
+                        Code.MISSING_COLUMN,
+                        1,
+                        "no column states the values of parts",
+                        "choose the column at Bring in");
+            }
             // Another sheet that lists the same parts again is a copy or an extract.
             boolean again = own.stream().anyMatch(p -> before.contains(p.designator()));
             if (t == main || !again) {
@@ -94,6 +101,7 @@ public final class PartsListReader {
         private final boolean marksFitted;
         private final boolean saysLeftOut;
         private final boolean headedNotFitted;
+        private final boolean lacksValues;
         private final Set<String> unknownMarks = new TreeSet<>();
 
         Lines(PartTable table) {
@@ -108,12 +116,16 @@ public final class PartsListReader {
                     mark >= 0
                             && table.body().stream()
                                     .anyMatch(r -> TableWords.leavesOut(r.cell(mark)));
+            this.lacksValues = !table.statesValues() && table.column(ColumnKind.PART_NUMBER) < 0;
             this.headedNotFitted =
                     notFitted >= 0
                             && TableWords.says(table.heading(notFitted), ColumnKind.NOT_FITTED) > 0;
         }
 
         String open() {
+            if (lacksValues) {
+                return "no column of it states the values of parts";
+            }
             return unknownMarks.isEmpty()
                     ? ""
                     : "its marks "

@@ -278,7 +278,10 @@ public sealed interface Reading {
                             .toList();
             return new Nets(
                     new NetlistReader.Result(
-                            new Netlist(list.source(), points), n.result.problems(), true));
+                            new Netlist(list.source(), points),
+                            n.result.problems(),
+                            true,
+                            n.result.deepest()));
         }
         if (this instanceof Drawn d) {
             Drawing f = d.drawing;
