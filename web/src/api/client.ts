@@ -6,6 +6,7 @@ import type { components } from './schema';
 
 type Schemas = components['schemas'];
 export type Job = Schemas['JobView'];
+export type Table = Schemas['ColumnsView'];
 export type JobLine = Schemas['JobLine'];
 export type Layer = Schemas['LayerView'];
 export type Hole = Schemas['HoleView'];
@@ -256,6 +257,14 @@ export const api = {
   /** An empty role goes back to what is proposed. */
   setRoles: async (id: number, roles: readonly { path: string; role: string }[]) => {
     await choose(id, { roles: Object.fromEntries(roles.map((r) => [r.path, r.role || null])) });
+    return readJob(id);
+  },
+  /** The columns of a table, with what each was taken for. */
+  table: (id: number, path: string) =>
+    json<Table>(`${job(id)}/columns?path=${encodeURIComponent(path)}`),
+  /** Says what the columns of a table hold; null for what they show themselves. */
+  setColumns: async (id: number, path: string, kinds: readonly string[] | null) => {
+    await choose(id, { columns: { [path]: kinds } });
     return readJob(id);
   },
   pictureAddress: (

@@ -3,13 +3,20 @@ import type { Job } from '../api/client';
 import { Button } from '../ui/Button';
 import { Select } from '../ui/Select';
 import { FilePicture } from './FilePicture';
+import { Columns } from './Columns';
+import { hasColumns } from './columns';
 import {
+  boardAnswer,
+  boardsOf,
+  consequence,
   leaf,
+  pairsOf,
   questionsOf,
   roleWords,
   rolesFor,
   sidePair,
   sidesAnswer,
+  versionsAnswer,
   type Answer,
   type JobFile,
 } from './roles';
@@ -25,6 +32,77 @@ function Card({ title, children }: { title: string; children: React.ReactNode })
       <h3 className="mb-1 font-semibold">{title}</h3>
       {children}
     </section>
+  );
+}
+
+/** Old and new versions side by side: one answer for all of them. */
+function Versions({ files, say }: { files: readonly JobFile[]; say: Say }) {
+  const pairs = pairsOf(files);
+  const dated = pairs.every((p) => p.dated);
+  return (
+    <Card title="Which version is meant?">
+      <ul className="mb-1.5 text-[13px]">
+        {pairs.map((p) => (
+          <li key={p.older.path} className="mb-1">
+            <span className="num">{leaf(p.newer.path)}</span>{' '}
+            {p.dated ? 'seems newer than' : 'beside'}{' '}
+            <span className="num">{leaf(p.older.path)}</span>
+            <span className="text-faint block">{p.older.open.split(': ').at(-1)}</span>
+          </li>
+        ))}
+      </ul>
+      <p className="text-faint mb-1.5 text-[13px]">
+        The others are laid aside and can be taken back below.
+      </p>
+      <div className="flex flex-wrap gap-2">
+        <Button onClick={() => say(versionsAnswer(pairs, true))}>
+          {dated ? 'Use the newer files' : `Use ${leaf(pairs[0]?.newer.path ?? '')}`}
+        </Button>
+        <Button onClick={() => say(versionsAnswer(pairs, false))}>
+          {dated ? 'Use the older files' : `Use ${leaf(pairs[0]?.older.path ?? '')}`}
+        </Button>
+        {dated ? null : (
+          <Button onClick={() => say(files.map((f) => ({ path: f.path, role: f.role })))}>
+            Both are needed
+          </Button>
+        )}
+      </div>
+    </Card>
+  );
+}
+
+/** The files of several boards: one stays here, the other can become a job of its own. */
+function Boards({
+  files,
+  say,
+  split,
+}: {
+  files: readonly JobFile[];
+  say: Say;
+  split: (here: readonly Answer[], there: readonly Answer[]) => void;
+}) {
+  const boards = [...boardsOf(files)];
+  const [first, second] = boards;
+  return (
+    <Card title="Which board is this job?">
+      <p className="mb-1.5 text-[13px]">
+        The pack holds the files of {boards.length} boards. They are never mixed.
+      </p>
+      <div className="flex flex-wrap gap-2">
+        {boards.map(([name, own]) => (
+          <Button key={name} onClick={() => say(boardAnswer(files, name))}>
+            Keep {name} ({own.length} files)
+          </Button>
+        ))}
+        {first && second ? (
+          <Button
+            onClick={() => split(boardAnswer(files, first[0]), boardAnswer(files, second[0]))}
+          >
+            Make a job of each
+          </Button>
+        ) : null}
+      </div>
+    </Card>
   );
 }
 
@@ -148,7 +226,12 @@ function Single({ job, file, say }: { job: Job; file: JobFile; say: Say }) {
           {file.against ? <p className="text-faint">Against it: {file.against}</p> : null}
         </div>
       </div>
+      <p className="text-faint mt-1 text-[13px]">
+        {known ? `${consequence(job, file, file.role)} ` : ''}
+        {consequence(job, file, 'not-part')}
+      </p>
       <div className="mt-1.5 flex flex-wrap items-center gap-1.5">
+        {hasColumns(file) ? <Columns job={job} file={file} text="Choose columns" /> : null}
         {known ? (
           <Button onClick={() => say([{ path: file.path, role: file.role }])}>
             It is {roleWords(file.role)}
@@ -173,9 +256,20 @@ function Single({ job, file, say }: { job: Job; file: JobFile; say: Say }) {
 }
 
 /** Everything that must be said before the board can be made; nothing when all is certain. */
-export function Questions({ job, say }: { job: Job; say: Say }) {
+export function Questions({
+  job,
+  say,
+  split,
+}: {
+  job: Job;
+  say: Say;
+  /** Keeps one board here and makes a job of the other. */
+  split: (here: readonly Answer[], there: readonly Answer[]) => void;
+}) {
   const q = questionsOf(job);
-  const first = [...q.sides, ...q.order, ...q.single].map((f) => f.path + f.doubt).join();
+  const first = [...q.boards, ...q.versions, ...q.sides, ...q.order, ...q.single]
+    .map((f) => f.path + f.doubt)
+    .join();
   const root = useRef<HTMLDivElement>(null);
   useEffect(() => {
     // The keyboard goes to the first answer, and to the next one when one is given.
@@ -185,6 +279,8 @@ export function Questions({ job, say }: { job: Job; say: Say }) {
   }, [first]);
   return (
     <div ref={root}>
+      {q.boards.length > 0 ? <Boards files={q.boards} say={say} split={split} /> : null}
+      {q.versions.length > 0 ? <Versions files={q.versions} say={say} /> : null}
       {q.sides.length > 0 ? (
         <Sides key={q.sides.map((f) => f.path).join()} job={job} files={q.sides} say={say} />
       ) : null}

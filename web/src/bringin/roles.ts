@@ -65,6 +65,8 @@ export interface Answer {
  * one about the order of all inner layers, and one for each file that could be something else.
  */
 export interface Questions {
+  boards: JobFile[];
+  versions: JobFile[];
   sides: JobFile[];
   order: JobFile[];
   single: JobFile[];
@@ -72,17 +74,75 @@ export interface Questions {
 
 export function questionsOf(job: Pick<Job, 'files'>): Questions {
   const about = (doubt: string) => job.files.filter((f) => f.doubt === doubt);
+  const together = ['', 'side', 'order', 'version', 'board'];
   return {
+    boards: about('board'),
+    versions: about('version'),
     sides: about('side'),
     order: about('order').sort((a, b) => a.role.localeCompare(b.role, 'en', { numeric: true })),
-    single: job.files.filter((f) => f.doubt === 'role' || f.doubt === 'shared'),
+    single: job.files.filter((f) => !together.includes(f.doubt)),
   };
 }
 
 /** How many questions the user must answer. */
 export function openCount(job: Pick<Job, 'files'>): number {
   const q = questionsOf(job);
-  return (q.sides.length > 0 ? 1 : 0) + (q.order.length > 0 ? 1 : 0) + q.single.length;
+  const one = [q.boards, q.versions, q.sides, q.order].filter((files) => files.length > 0);
+  return one.length + q.single.length;
+}
+
+/** A file and the older version of it, or two of which neither is known to be older. */
+export interface Pair {
+  newer: JobFile;
+  older: JobFile;
+  dated: boolean;
+}
+
+/** Versions side by side, each pair once. */
+export function pairsOf(files: readonly JobFile[]): Pair[] {
+  const pairs: Pair[] = [];
+  for (const older of files) {
+    const newer = files.find((f) => f.path === older.about);
+    const dated = older.role === 'not-part';
+    if (newer && (dated || older.path < newer.path)) {
+      pairs.push({ newer, older, dated });
+    }
+  }
+  return pairs;
+}
+
+/** The answer that takes one version of each pair and lays the other aside. */
+export function versionsAnswer(pairs: readonly Pair[], newest: boolean): Answer[] {
+  return pairs.flatMap(({ newer, older }) => [
+    { path: newest ? newer.path : older.path, role: newer.role },
+    { path: newest ? older.path : newer.path, role: 'not-part' },
+  ]);
+}
+
+/** The boards in a pack by what their files are called alike, and their files. */
+export function boardsOf(files: readonly JobFile[]): Map<string, JobFile[]> {
+  const boards = new Map<string, JobFile[]>();
+  for (const f of files) {
+    boards.set(f.about, [...(boards.get(f.about) ?? []), f]);
+  }
+  return boards;
+}
+
+/** The answer that keeps one of several boards. */
+export function boardAnswer(files: readonly JobFile[], kept: string): Answer[] {
+  return files.filter((f) => f.about !== kept).map((f) => ({ path: f.path, role: 'not-part' }));
+}
+
+/** What a file's being something changes, in a sentence. */
+export function consequence(job: Pick<Job, 'files'>, file: JobFile, role: string): string {
+  const holder = job.files.find((f) => f.role === role && f.path !== file.path);
+  const several = role.endsWith('-holes') || role === 'placement';
+  if (role === 'not-part' || role === 'unknown') {
+    return 'Not part of the board: it is made without this file.';
+  }
+  return holder && !several
+    ? `As ${roleWords(role)} it takes the place of ${leaf(holder.path)}, which is then asked about.`
+    : `As ${roleWords(role)} it is made with the board.`;
 }
 
 /** The answer to the question of sides: as proposed, or every file of it across. */

@@ -1,7 +1,10 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { api, type Changes, type Job } from '../api/client';
 import { ChangeList } from '../bringin/ChangeList';
+import { Columns } from '../bringin/Columns';
+import { hasColumns } from '../bringin/columns';
 import { DropField } from '../bringin/DropField';
+import { shortened } from '../bringin/evidence';
 import { Numbers } from '../bringin/Numbers';
 import { Place } from '../bringin/Place';
 import { Questions } from '../bringin/Questions';
@@ -12,7 +15,40 @@ import { Button } from '../ui/Button';
 import { Panel } from '../ui/Panel';
 import { Select } from '../ui/Select';
 
+interface Split {
+  here: readonly Answer[];
+  there: readonly Answer[];
+}
+
 type Say = (answers: readonly Answer[]) => void;
+
+/** The first reason on one line, all others behind "why". */
+function Evidence({ file }: { file: JobFile }) {
+  const { first, rest } = shortened(file.evidence);
+  if (rest.length === 0 && !file.against) {
+    return <>{first}</>;
+  }
+  return (
+    <>
+      {first}{' '}
+      <details className="inline">
+        <summary className="text-petrol inline cursor-pointer underline">why</summary>
+        <ul className="mt-0.5 list-disc pl-4">
+          {rest.map((r) => (
+            <li key={r}>{r}</li>
+          ))}
+          {file.against
+            ? file.against.split('; ').map((r) => (
+                <li key={r} className="text-look">
+                  against it: {r}
+                </li>
+              ))
+            : null}
+        </ul>
+      </details>
+    </>
+  );
+}
 
 /** A file, what it was taken for, and what speaks for and against it. */
 function FileRow({ job, file, say }: { job: Job; file: JobFile; say: Say }) {
@@ -45,13 +81,7 @@ function FileRow({ job, file, say }: { job: Job; file: JobFile; say: Say }) {
       </div>
       <div className="text-faint text-[13px]">
         {file.doubt ? <b className="text-stop font-semibold">to be answered above: </b> : null}
-        {file.evidence}
-        {file.against ? (
-          <>
-            {'; '}
-            <span className="text-look">against it: {file.against}</span>
-          </>
-        ) : null}
+        <Evidence file={file} />
         {file.chosen ? (
           <Button
             look="quiet"
@@ -66,6 +96,11 @@ function FileRow({ job, file, say }: { job: Job; file: JobFile; say: Say }) {
           </span>
         )}
       </div>
+      {hasColumns(file) && !file.doubt ? (
+        <div className="mt-1">
+          <Columns job={job} file={file} text="Columns" />
+        </div>
+      ) : null}
       <Numbers job={job} file={file} />
       <Place job={job} file={file} />
     </li>
@@ -78,6 +113,17 @@ export function BringIn({ job, changes }: { job: Job; changes: Changes | null })
   const choose = useMutation({
     mutationFn: (answers: readonly Answer[]) => api.setRoles(job.id, answers),
     onSuccess: (now) => queries.setQueryData(['job', job.id], now),
+  });
+  const split = useMutation({
+    mutationFn: async ({ here, there }: Split) => {
+      const other = await api.copyJob(job.id);
+      await api.setRoles(other, there);
+      return api.setRoles(job.id, here);
+    },
+    onSuccess: async (now) => {
+      queries.setQueryData(['job', job.id], now);
+      await queries.invalidateQueries({ queryKey: ['jobs'] });
+    },
   });
   const say: Say = (answers) => choose.mutate(answers);
   const open = openCount(job);
@@ -92,12 +138,12 @@ export function BringIn({ job, changes }: { job: Job; changes: Changes | null })
           : `${job.files.length} files${job.revision > 1 ? `, revision ${job.revision}` : ''}. Each was given a role from its content; your word wins.`
       }
     >
-      {choose.error ? (
+      {(choose.error ?? split.error) ? (
         <p role="alert" className="text-stop mb-2">
-          {choose.error.message}
+          {(choose.error ?? split.error)?.message}
         </p>
       ) : null}
-      <Questions job={job} say={say} />
+      <Questions job={job} say={say} split={(here, there) => split.mutate({ here, there })} />
       {job.leftOut.length > 0 ? (
         <section aria-label="Left out" className="border-look/60 mb-3 border-l-2 pl-2">
           <h2 className="text-look font-semibold">Not carried over</h2>

@@ -7,8 +7,15 @@ import java.util.Locale;
  * said.
  *
  * @param text what is open, in a sentence
+ * @param about what else it is about: the other version's path, the name of the board it seems to
+ *     be of; empty for nothing
  */
-public record Doubt(Kind kind, String text) {
+public record Doubt(Kind kind, String text, String about) {
+    /** A doubt about the file alone. */
+    public Doubt(Kind kind, String text) {
+        this(kind, text, "");
+    }
+
     /** What is open. */
     public enum Kind {
         /** What the file is at all. */

@@ -157,7 +157,8 @@ public final class Intake {
                             && !p.result().open().isEmpty()) {
                         open = Optional.of(new Doubt(Doubt.Kind.COLUMNS, p.result().open()));
                     }
-                    return f.chosen() ? f : open.map(f::doubted).orElse(f);
+                    boolean said = f.chosen() || chosen.columns().containsKey(path);
+                    return said ? f : open.map(f::doubted).orElse(f);
                 });
     }
 
@@ -200,15 +201,16 @@ public final class Intake {
             names.add(name + " (" + g.files().size() + " files)");
         }
         String text = "the pack holds the files of two boards: " + String.join(", ", names);
-        Doubt doubt = new Doubt(Doubt.Kind.BOARD, text);
+        Doubt doubt = new Doubt(Doubt.Kind.BOARD, text, title(boards.get(0), 1));
         proposed.replaceAll(
                 (path, f) ->
                         f.chosen() || !BoardsInPack.isOfBoard(f.role()) ? f : f.doubted(doubt));
         for (BoardsInPack.Group other : boards.subList(1, boards.size())) {
+            Doubt its = new Doubt(Doubt.Kind.BOARD, text, title(other, 2));
             for (String path : other.files()) {
                 String why = "it seems to be of another board";
                 proposed.put(
-                        path, new SourceFile(path, Role.NOT_PART, why, 0.5, false).doubted(doubt));
+                        path, new SourceFile(path, Role.NOT_PART, why, 0.5, false).doubted(its));
             }
         }
     }
@@ -251,6 +253,10 @@ public final class Intake {
                 proposed.put(f.path(), f.doubted(doubt));
             }
         }
+    }
+
+    private static String title(BoardsInPack.Group board, int number) {
+        return board.name().isEmpty() ? "board " + number : board.name();
     }
 
     /** Holes of which no file states the size get one to be confirmed, so that none is lost. */

@@ -212,14 +212,16 @@ final class Versions {
                     "it seems to be an older version of "
                             + older.get(path)
                             + ": "
-                            + difference.get(path));
+                            + difference.get(path),
+                    older.get(path));
         }
         if (alike.containsKey(path)) {
             return new Doubt(
                     Doubt.Kind.VERSION,
                     "many of its holes are in "
                             + alike.get(path)
-                            + " as well; one of them may be an older version");
+                            + " as well; one of them may be an older version",
+                    alike.get(path));
         }
         List<String> own = new ArrayList<>();
         older.forEach((old, now) -> own.addAll(now.equals(path) ? List.of(old) : List.of()));

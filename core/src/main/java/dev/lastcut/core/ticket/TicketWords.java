@@ -96,6 +96,15 @@ public final class TicketWords {
                                         + f.map(DrillFormat::words).orElse("it says itself")));
         all.addAll(
                 byPath(
+                        b.columns(),
+                        a.columns(),
+                        (file, columns) ->
+                                file
+                                        + (columns.isPresent()
+                                                ? " with columns chosen"
+                                                : " with the columns it shows itself")));
+        all.addAll(
+                byPath(
                         b.unitsNm(),
                         a.unitsNm(),
                         (file, u) ->

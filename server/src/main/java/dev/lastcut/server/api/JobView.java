@@ -137,8 +137,9 @@ record JobView(
     /**
      * {@code numbers} is the number format or unit taken, in words; {@code asks} says what can be
      * chosen instead: format, unit or nothing; {@code applied} and {@code suggested} are
-     * corrections in words, empty for none. {@code doubt} is what is open: role, side, order or
-     * shared, empty for nothing; {@code open} says it in words.
+     * corrections in words, empty for none. {@code doubt} is what is open: role, side, order,
+     * shared, size, span, columns, version or board, empty for nothing; {@code open} says it in
+     * words, and {@code about} names the other version or the board.
      */
     record FileView(
             String path,
@@ -148,6 +149,7 @@ record JobView(
             double confidence,
             String doubt,
             String open,
+            String about,
             boolean shows,
             boolean chosen,
             String numbers,
@@ -229,6 +231,7 @@ record JobView(
                 f.confidence(),
                 f.doubt().map(d -> d.kind().id()).orElse(""),
                 f.doubt().map(Doubt::text).orElse(""),
+                f.doubt().map(Doubt::about).orElse(""),
                 f.stepNm() > 0 || f.role().equals(Role.OUTLINE),
                 f.chosen(),
                 f.scale(),

@@ -9,6 +9,7 @@ import dev.lastcut.core.capability.Order;
 import dev.lastcut.core.capability.OrderMark;
 import dev.lastcut.core.capability.OrderOption;
 import dev.lastcut.core.formats.drill.DrillFormat;
+import dev.lastcut.core.formats.table.ColumnKind;
 import dev.lastcut.core.geometry.Length;
 import dev.lastcut.core.geometry.Pt;
 import dev.lastcut.core.intake.Choices;
@@ -38,6 +39,7 @@ record TicketJson(
         Map<String, String> roles,
         Map<String, String> formats,
         Map<String, Double> unitsNm,
+        Map<String, List<String>> columns,
         Map<String, MoveJson> corrections,
         HeadroomJson headroom,
         Map<String, Object> order,
@@ -165,6 +167,7 @@ record TicketJson(
                 values(t.files().roles(), Role::id),
                 values(t.files().formats(), DrillFormat::words),
                 values(t.files().unitsNm(), u -> u),
+                values(t.files().columns(), c -> c.stream().map(ColumnKind::id).toList()),
                 values(t.files().corrections(), MoveJson::of),
                 t.headroom().equals(Headroom.NONE) ? null : HeadroomJson.of(t.headroom()),
                 byId(t.order()),
@@ -234,7 +237,13 @@ record TicketJson(
                         values(roles, id -> Role.parse(id).orElseThrow()),
                         part("corrections", () -> values(corrections, MoveJson::toCorrection)),
                         values(formats, w -> DrillFormat.named(w).orElseThrow()),
-                        values(unitsNm, u -> u)),
+                        values(unitsNm, u -> u),
+                        values(
+                                columns,
+                                c ->
+                                        c.stream()
+                                                .map(id -> ColumnKind.parse(id).orElseThrow())
+                                                .toList())),
                 headroom == null ? Headroom.NONE : part("headroom", () -> headroom.toHeadroom()),
                 part("order", () -> new Order(options(), quantity(), mark())),
                 part(

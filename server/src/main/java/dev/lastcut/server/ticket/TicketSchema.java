@@ -16,6 +16,7 @@ import dev.lastcut.core.capability.LimitKey;
 import dev.lastcut.core.capability.Order;
 import dev.lastcut.core.capability.OrderOption;
 import dev.lastcut.core.formats.drill.DrillFormat;
+import dev.lastcut.core.formats.table.ColumnKind;
 import dev.lastcut.core.milling.MillSetup;
 import dev.lastcut.core.panel.Join;
 import dev.lastcut.core.panel.Rails;
@@ -43,6 +44,15 @@ public final class TicketSchema {
                 "formats",
                 mapOf(ordered("enum", DrillFormat.ALL.stream().map(DrillFormat::words).toList())));
         f.put("units_nm", mapOf(ordered("type", "number", "minimum", 1, "maximum", 1e9)));
+        f.put(
+                "columns",
+                mapOf(
+                        listOf(
+                                ordered(
+                                        "enum",
+                                        Arrays.stream(ColumnKind.values())
+                                                .map(ColumnKind::id)
+                                                .toList()))));
         f.put("corrections", mapOf(move()));
         f.put("headroom", headroom());
         f.put("order", order());

@@ -22,6 +22,7 @@ import dev.lastcut.core.catalogue.Supply;
 import dev.lastcut.core.current.NetCurrent;
 import dev.lastcut.core.current.Terminal;
 import dev.lastcut.core.formats.drill.DrillFormat;
+import dev.lastcut.core.formats.table.ColumnKind;
 import dev.lastcut.core.geometry.Pt;
 import dev.lastcut.core.intake.Choices;
 import dev.lastcut.core.milling.MillSetup;
@@ -94,10 +95,12 @@ class TicketsTest {
         Map<String, Correction> moves = new HashMap<>();
         Map<String, DrillFormat> formats = new HashMap<>();
         Map<String, Double> units = new HashMap<>();
+        Map<String, List<ColumnKind>> columns = new HashMap<>();
         for (int i = 0; i < r.nextInt(6); i++) {
             String path = "ordner ä/" + r.nextInt(100) + ".x~\"\\";
             roles.put(path, r.nextBoolean() ? Role.innerCopper(1 + r.nextInt(30)) : Role.NOT_PART);
             formats.put(path, DrillFormat.ALL.get(r.nextInt(DrillFormat.ALL.size())));
+            columns.put(path, List.of(ColumnKind.OTHER, ColumnKind.values()[r.nextInt(10)]));
             units.put(path, 1 + r.nextDouble() * 1e8);
             moves.put(
                     path,
@@ -107,7 +110,7 @@ class TicketsTest {
                             0.5 + r.nextDouble(),
                             new Pt(r.nextInt(), r.nextInt())));
         }
-        return new Choices(roles, moves, formats, units);
+        return new Choices(roles, moves, formats, units, columns);
     }
 
     private static Headroom headroom(Random r) {

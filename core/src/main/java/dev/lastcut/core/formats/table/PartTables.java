@@ -14,6 +14,11 @@ public final class PartTables {
      * @param list what it is as a parts list; nothing where it is a placement
      */
     public record Found(Optional<PlacementReader.Result> placement, PartsListReader.Result list) {
+        /** The columns of whichever it is. */
+        public TableColumns columns() {
+            return placement.map(PlacementReader.Result::columns).orElse(list.columns());
+        }
+
         /** The designators of all parts that were read. */
         public List<String> names() {
             return placement.isPresent()

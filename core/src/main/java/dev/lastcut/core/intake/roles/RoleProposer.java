@@ -17,6 +17,9 @@ import java.util.TreeMap;
  * sure it is, and what the user must be asked.
  */
 public final class RoleProposer {
+    /** The stack of no board has more pictures (32 copper layers and all others twice). */
+    private static final int MOST_PICTURES = 64;
+
     /** Below this margin the user is asked: about one chance in eleven of being wrong. */
     static final double DOUBT_BITS = 2.5;
 
@@ -198,7 +201,11 @@ public final class RoleProposer {
             Role said = chosen.get(p.path());
             boolean settled = said != null && !said.isPicture();
             boolean copy = copies.containsKey(p.path()) && saysNothingElse(p.path());
-            if (!settled && (said != null || !copy)) {
+            if (said == null && p.isEmpty() && saysNothing(p.path())) {
+                files.put(
+                        p.path(),
+                        new SourceFile(p.path(), Role.NOT_PART, "an empty picture", 0.9, false));
+            } else if (!settled && (said != null || !copy)) {
                 open.add(p);
             } else if (!settled) {
                 String evidence = "it holds exactly what " + copies.get(p.path()) + " holds";
@@ -207,6 +214,9 @@ public final class RoleProposer {
         }
         if (open.isEmpty()) {
             return;
+        }
+        if (open.size() > MOST_PICTURES) {
+            tooMany(open);
         }
         Testimony testimony = new Testimony();
         // Where every file says itself what it is, nobody else need be heard.
@@ -227,6 +237,42 @@ public final class RoleProposer {
             if (!chosen.containsKey(path)) {
                 files.put(path, picture(open, i, solver, answer, testimony));
             }
+        }
+    }
+
+    /** Whether neither the file nor its name says anything of what it is. */
+    private boolean saysNothing(String path) {
+        return function(path).isEmpty() && pack.name(path).isNone() && pack.remark(path).isNone();
+    }
+
+    /**
+     * No board has so many pictures. Those of which nothing says what they are wait until the user
+     * has taken some out.
+     */
+    private void tooMany(List<Picture> open) {
+        List<Picture> silent =
+                open.stream()
+                        .filter(p -> !chosen.containsKey(p.path()) && saysNothing(p.path()))
+                        .toList();
+        String text =
+                open.size()
+                        + " pictures are more than a board has; say which are no part of it, or bring"
+                        + " in the files of one board";
+        List<Picture> left = new ArrayList<>(open);
+        left.removeAll(silent);
+        List<Picture> aside = new ArrayList<>(silent);
+        if (left.size() > MOST_PICTURES) {
+            aside.addAll(left.subList(MOST_PICTURES, left.size()));
+        } else {
+            int room = Math.min(aside.size(), MOST_PICTURES - left.size());
+            aside.subList(0, room).clear();
+        }
+        open.removeAll(aside);
+        for (Picture p : aside) {
+            files.put(
+                    p.path(),
+                    new SourceFile(p.path(), Role.UNKNOWN, "one of too many", 0.1, false)
+                            .doubted(new Doubt(Doubt.Kind.ROLE, text)));
         }
     }
 
