@@ -134,7 +134,8 @@ final class Versions {
                 continue;
             }
             Shared s = shared(readings.get(v.path), readings.get(newest));
-            if (s.share() >= LEAST_SHARED) {
+            // What holds the same is a copy, and no question.
+            if (s.share() >= LEAST_SHARED && s.same < s.all) {
                 older.put(v.path, newest);
                 difference.put(v.path, s.words());
             }

@@ -114,7 +114,7 @@ class IntakeTest {
         assertThat(board.files())
                 .filteredOn(f -> f.doubt().isPresent())
                 .extracting(f -> f.doubt().get().kind())
-                .containsExactly(Doubt.Kind.SHARED, Doubt.Kind.SHARED);
+                .containsExactly(Doubt.Kind.VERSION, Doubt.Kind.VERSION);
     }
 
     @Test

@@ -1,6 +1,7 @@
 package dev.lastcut.core.check.files;
 
 import dev.lastcut.core.board.Board;
+import dev.lastcut.core.board.Feature;
 import dev.lastcut.core.board.Hole;
 import dev.lastcut.core.board.Layer;
 import dev.lastcut.core.board.Problem;
@@ -12,11 +13,16 @@ import dev.lastcut.core.check.FindingBuilder;
 import dev.lastcut.core.check.Outcome;
 import dev.lastcut.core.check.Rule;
 import dev.lastcut.core.check.Severity;
+import dev.lastcut.core.geometry.Pt;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Set;
 
 /** Files the shop will ask for: copper, a mask for each copper side, inner layers in a row. */
 public final class LayerMissingRule implements Rule {
+    private static final double SAME_PLACE_NM = 50_000;
+
     @Override
     public String id() {
         return "layer-missing";
@@ -102,16 +108,18 @@ public final class LayerMissingRule implements Rule {
                                                 + "."));
             }
         }
-        if (board.holes().isEmpty() && outerTwo) {
+        boolean plated = board.holes().stream().anyMatch(Hole::plated);
+        if (outerTwo && !plated) {
             findings.add(
                     finding(
                             "plated-holes",
                             mill ? Severity.LOOK : Severity.STOP,
-                            "copper on both sides but no holes to join them",
+                            "copper on both sides but no "
+                                    + (board.holes().isEmpty() ? "" : "plated ")
+                                    + "holes to join them",
                             "Bring the drill file in."));
-        } else if (!mill
-                && !board.holes().isEmpty()
-                && board.holes().stream().allMatch(Hole::plated)) {
+        }
+        if (!mill && plated && board.holes().stream().allMatch(Hole::plated)) {
             findings.add(
                     finding(
                             "unplated-holes",
@@ -119,7 +127,14 @@ public final class LayerMissingRule implements Rule {
                             "no non-plated holes",
                             "If the board has mounting holes, bring their drill file in."));
         }
-        boolean plated = board.holes().stream().anyMatch(Hole::plated);
+        if (board.copper().size() == 1 && !anyHoleInPad(board)) {
+            findings.add(
+                    finding(
+                            board.copper().get(0).role().id(),
+                            Severity.LOOK,
+                            "copper on one side and no hole in any of its pads",
+                            "If parts have leads, bring the drill file in."));
+        }
         if (plated && board.copper().size() == 1 && !mill) {
             findings.add(
                     finding(
@@ -131,30 +146,22 @@ public final class LayerMissingRule implements Rule {
         return Outcome.of(findings);
     }
 
-    /** What a board may well lack, so that one sees it was not forgotten. */
-    private void absent(Board board, List<Finding> findings) {
-        List<String> lacks = new ArrayList<>();
-        for (Role.Kind kind : List.of(Role.Kind.PASTE, Role.Kind.SILK)) {
-            for (Side side : Side.values()) {
-                Side other = side == Side.TOP ? Side.BOTTOM : Side.TOP;
-                boolean one =
-                        board.layer(kind, other).isPresent() && board.layer(kind, side).isEmpty();
-                if (one && board.layer(Role.Kind.COPPER, side).isPresent()) {
-                    lacks.add(Role.of(kind, side).words());
+    /** Whether a hole lies on the middle of a pad; true where no pad is drawn as one. */
+    private static boolean anyHoleInPad(Board board) {
+        Set<Pt> pads = new HashSet<>();
+        for (Layer l : board.copper()) {
+            for (Feature f : l.features()) {
+                if (f instanceof Feature.Flash x) {
+                    pads.add(coarse(x.at()));
                 }
             }
         }
-        if (!board.holes().isEmpty() && board.holes().stream().allMatch(Hole::plated)) {
-            lacks.add("non-plated holes");
-        }
-        if (!lacks.isEmpty()) {
-            findings.add(
-                    finding(
-                            "board",
-                            Severity.NOTE,
-                            "no " + String.join(", no ", lacks),
-                            "If the board has them, bring the files in."));
-        }
+        return pads.isEmpty()
+                || board.holes().stream().anyMatch(h -> pads.contains(coarse(h.middle())));
+    }
+
+    private static Pt coarse(Pt at) {
+        return new Pt(Math.round(at.x() / SAME_PLACE_NM), Math.round(at.y() / SAME_PLACE_NM));
     }
 
     private static boolean isMissing(Problem p) {

@@ -28,6 +28,9 @@ final class PartTable {
     /** A table of headings alone has at most so many further lines. */
     private static final int MOST_STRAY = 1;
 
+    /** Of so many resistors and capacitors some have a value that can be read. */
+    private static final int MANY_PASSIVE = 6;
+
     /** Designators stand once; names of packages recur. */
     private static final double UNIQUE = 0.75;
 
@@ -407,18 +410,22 @@ final class PartTable {
         int value = column(ColumnKind.VALUE);
         int passive = 0;
         int read = 0;
+        int digits = 0;
         for (Table.Row r : body.subList(0, Math.min(body.size(), SAMPLE))) {
             String name = r.cell(column(ColumnKind.DESIGNATOR));
             if (name.matches("[RCL]\\d.*") && lists(r)) {
-                passive++;
                 String cell = r.cell(value);
+                passive++;
+                digits += cell.matches(".*\\d.*") ? 1 : 0;
                 read +=
                         PartValue.read(cell, name.replaceAll("[,;\\s-].*", "")).amount().isPresent()
                                 ? 1
                                 : 0;
             }
         }
-        return body.isEmpty() || value >= 0 && (passive < FEWEST || read > 0);
+        boolean headed = value >= 0 && TableWords.says(heading(value), ColumnKind.VALUE) == 1;
+        boolean any = read > 0 || headed && digits > 0;
+        return body.isEmpty() || value >= 0 && (passive < MANY_PASSIVE || any);
     }
 
     void tell(ProblemLog log) {

@@ -3,6 +3,7 @@ package dev.lastcut.core.intake.roles;
 import dev.lastcut.core.board.Role;
 import dev.lastcut.core.board.Side;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -44,6 +45,7 @@ final class Testimony {
     private List<String> words(String path, Role role, int sign) {
         return statements.getOrDefault(path, List.of()).stream()
                 .filter(s -> sign * s.weight.applyAsDouble(role) > WORTH_SAYING)
+                .sorted(Comparator.comparingDouble(s -> -sign * s.weight.applyAsDouble(role)))
                 .map(Statement::words)
                 .distinct()
                 .toList();
