@@ -127,7 +127,8 @@ public final class LayerMissingRule implements Rule {
                             "no non-plated holes",
                             "If the board has mounting holes, bring their drill file in."));
         }
-        if (board.copper().size() == 1 && !anyHoleInPad(board)) {
+        boolean parts = board.placements().isPresent() || board.parts().isPresent();
+        if (parts && board.copper().size() == 1 && !anyHoleInPad(board)) {
             findings.add(
                     finding(
                             board.copper().get(0).role().id(),
