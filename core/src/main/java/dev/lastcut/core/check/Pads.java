@@ -10,14 +10,17 @@ import dev.lastcut.core.board.Side;
 import dev.lastcut.core.board.SourceFile;
 import dev.lastcut.core.connectivity.BoardGeometry;
 import dev.lastcut.core.connectivity.CopperNode;
+import dev.lastcut.core.connectivity.PieceIndex;
 import dev.lastcut.core.geometry.PlaceIndex;
 import dev.lastcut.core.geometry.Pt;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import org.locationtech.jts.geom.Envelope;
 
 /**
@@ -27,6 +30,9 @@ import org.locationtech.jts.geom.Envelope;
  */
 public final class Pads {
     private static final long LARGEST_VIA_NM = 500_000;
+
+    /** So many holes of one size make a habit. */
+    private static final int FEWEST_TENTED = 3;
 
     /** Larger filled contours are areas. */
     private static final double LARGEST_PAINTED_NM = 8_000_000;
@@ -165,6 +171,7 @@ public final class Pads {
                                         .filter(p -> isOn(p, side) && (p.isPin() || p.hole()))
                                         .forEach(p -> (p.isPin() ? pins : vias).put(p.at(), p)));
         PlaceIndex<Hole> holes = holes(g);
+        Set<Long> tented = tentedSizes(g);
         Map<Object, Integer> painted = paintedShapes(g, layer);
         List<Pad> pads = new ArrayList<>();
         for (CopperNode n : g.nets().nodes()) {
@@ -177,11 +184,51 @@ public final class Pads {
             }
             Optional<Netlist.Point> pin = pins.at(at.get());
             boolean via = vias.hasAt(at.get());
-            if (isPad(n.feature().attributes(), pin, via, holes.at(at.get()))) {
+            Optional<Hole> hole = holes.at(at.get());
+            via |= hole.filter(h -> tented.contains(h.diameter())).isPresent();
+            if (isPad(n.feature().attributes(), pin, via, hole)) {
                 pads.add(pad(n, at.get(), pin));
             }
         }
         return pads;
+    }
+
+    /**
+     * Sizes of plated holes of which not one is opened by a mask on either side: tented vias,
+     * however large (common practice, no source). What the netlist or the file names as a pin is
+     * one still.
+     */
+    private static Set<Long> tentedSizes(BoardGeometry g) {
+        record Key() {}
+        return g.once(
+                new Key(),
+                () -> {
+                    Map<Long, Integer> covered = new HashMap<>();
+                    Set<Long> open = new HashSet<>();
+                    List<PieceIndex> masks = new ArrayList<>();
+                    for (Side side : Side.values()) {
+                        Role mask = Role.of(Role.Kind.MASK, side);
+                        if (g.board().layer(mask).isPresent()) {
+                            masks.add(g.index(mask));
+                        }
+                    }
+                    for (Hole h : g.board().holes()) {
+                        boolean hidden = masks.stream().allMatch(m -> m.at(h.middle()).isEmpty());
+                        if (h.plated() && !h.isSlot() && masks.size() == 2 && hidden) {
+                            covered.merge(h.diameter(), 1, Integer::sum);
+                        } else {
+                            open.add(h.diameter());
+                        }
+                    }
+                    Set<Long> tented = new HashSet<>();
+                    covered.forEach(
+                            (size, n) -> {
+                                if (n >= FEWEST_TENTED && !open.contains(size)) {
+                                    tented.add(size);
+                                }
+                            });
+                    return tented;
+                });
     }
 
     private static Pad pad(CopperNode n, Pt at, Optional<Netlist.Point> pin) {

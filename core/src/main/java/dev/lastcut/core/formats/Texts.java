@@ -22,6 +22,8 @@ public final class Texts {
     /** Letters of Polish, Czech and Hungarian that the western set has other signs for. */
     private static final String CENTRAL_LETTERS = "ąćęłńśźżĄĆĘŁŃŚŹŻčďěňřšťůžČĎĚŇŘŠŤŮŽőűŐŰăşţĂŞŢ";
 
+    private static final Charset COMMON_CHINESE = Charset.forName("GB2312");
+
     private static final int ENOUGH = 4_000;
 
     private Texts() {}
@@ -138,7 +140,11 @@ public final class Texts {
 
     private static boolean isEastern(char c, Charset charset) {
         boolean kana = c >= 0x3040 && c <= 0x30ff;
-        boolean common = c >= 0x4e00 && c <= 0x9fa5;
+        // What western letters come out as in Chinese are rare signs, beyond the common set.
+        boolean common =
+                c >= 0x4e00
+                        && c <= 0x9fa5
+                        && (charset.equals(JAPANESE) || COMMON_CHINESE.newEncoder().canEncode(c));
         boolean form = c >= 0x3000 && c <= 0x303f || c >= 0xff01 && c <= 0xff5e;
         // Half-width kana are what western letters come out as: they tell nothing.
         boolean greek =

@@ -132,7 +132,8 @@ final class BoardAssembler {
                 }
             }
         }
-        return routed().map(f -> OutlineBuilder.build(DrillEdges.lines(drill(f.path()).file())));
+        return routed().map(f -> OutlineBuilder.build(DrillEdges.lines(drill(f.path()).file())))
+                .or(() -> elsewhere().map(e -> OutlineBuilder.build(e.lines())));
     }
 
     /** The drill file that routes the board's edge, where no other file draws it. */

@@ -83,7 +83,22 @@ public final class LayerDuplicateRule implements Rule {
                         && List.of(Role.Kind.MASK, Role.Kind.PASTE).containsAll(List.of(one, two))
                         && a.role().side().equals(b.role().side());
         boolean masks = one == Role.Kind.MASK && two == Role.Kind.MASK;
-        return maskAndPaste || (masks && onlyThroughHole(c));
+        return maskAndPaste || (masks && onlyThroughHole(c)) || areTwoPlanes(a, b);
+    }
+
+    /** Planes of one net are often equal: then numbers in their names tell them apart. */
+    private static boolean areTwoPlanes(Layer a, Layer b) {
+        String one = digits(a);
+        String two = digits(b);
+        return a.role().inner() > 0
+                && b.role().inner() > 0
+                && !one.isEmpty()
+                && !two.isEmpty()
+                && !one.equals(two);
+    }
+
+    private static String digits(Layer l) {
+        return l.file().substring(l.file().lastIndexOf('/') + 1).replaceAll("\\D+", " ").strip();
     }
 
     private static boolean onlyThroughHole(CheckContext c) {

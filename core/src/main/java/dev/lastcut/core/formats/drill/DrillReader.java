@@ -148,6 +148,8 @@ public final class DrillReader {
         for (String raw : text.split("\r\n|\n|\r", -1)) {
             line++;
             String s = raw.strip();
+            // Files put together hold a header for each.
+            ended &= !s.equalsIgnoreCase("M48");
             if (s.isEmpty() || ended) {
                 continue;
             }

@@ -329,6 +329,16 @@ final class ColumnGuess {
                     return known || !p.isFull() && p.amounts == 0 ? 0 : p.share(p.amounts);
                 },
                 0.05);
+        // Many lists have the value in a column called description, and no other.
+        if (!has(ColumnKind.VALUE)) {
+            best(
+                    ColumnKind.VALUE,
+                    c ->
+                            profiles[c].isFull() && !profiles[c].index
+                                    ? says(c, ColumnKind.DESCRIPTION)
+                                    : 0,
+                    0);
+        }
         // A board without resistors has values that are names: the column of words that is left.
         best(
                 ColumnKind.VALUE,

@@ -151,8 +151,11 @@ public final class CopperStack {
                     return Found.THROUGH;
                 }
                 boolean ring = p.hasRing(h.middle(), h.diameter());
-                pad[i] = ring && p.hasOwnPad(h.middle(), h.diameter());
-                lacks[i] = !ring && !p.hasAntipad(h.middle(), h.diameter());
+                boolean own = p.hasOwnPad(h.middle(), h.diameter());
+                // On an outer layer a hole that comes to it has a pad; inside it may be kept free.
+                boolean outer = i == 0 || i == n - 1;
+                pad[i] = own && (ring || !outer);
+                lacks[i] = !ring && (outer || !own);
                 any |= ring;
             }
             if (any) {
@@ -163,20 +166,21 @@ public final class CopperStack {
                 }
             }
         }
-        boolean fromTop = none[0] < FEWEST || none[0] < MOST * told;
-        boolean toBottom = none[n - 1] < FEWEST || none[n - 1] < MOST * told;
+        boolean fromTop = reaches(0, pads, none);
+        boolean toBottom = reaches(n - 1, pads, none);
         if (fromTop && toBottom) {
             int few = Math.max(none[0], none[n - 1]);
-            return few < FEWEST
+            boolean silent = told > 0 && Math.min(pads[0], pads[n - 1]) == 0;
+            return few == 0 && !silent
                     ? Found.THROUGH
                     : new Found(
                             Optional.empty(),
                             Optional.of(
-                                    few
+                                    (silent ? told : few)
                                             + " of its "
                                             + told
-                                            + " holes have no pad on the "
-                                            + (none[0] > none[n - 1] ? "top" : "bottom")
+                                            + " holes have no pad of their own on the "
+                                            + (pads[0] < pads[n - 1] ? "top" : "bottom")
                                             + "; they may be blind"));
         }
         int first = 0;
@@ -194,7 +198,15 @@ public final class CopperStack {
             return new Found(
                     Optional.empty(), Optional.of(where + "; they may be blind or buried"));
         }
-        return new Found(Optional.of(new Span(first + 1, last + 1)), Optional.empty());
+        String layers = " and have one on the copper layers " + (first + 1) + " to " + (last + 1);
+        return new Found(
+                Optional.of(new Span(first + 1, last + 1)),
+                Optional.of(where + layers + "; they are taken as blind or buried"));
+    }
+
+    /** Whether holes come to an outer layer: not where those that tell have no pad on it. */
+    private static boolean reaches(int layer, int[] pads, int[] none) {
+        return none[layer] < FEWEST || none[layer] < MOST * (none[layer] + pads[layer]);
     }
 
     private static boolean isPassed(int layer, int[] pads, int[] none) {

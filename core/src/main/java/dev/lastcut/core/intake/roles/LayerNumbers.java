@@ -9,6 +9,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
 import java.util.regex.Matcher;
@@ -22,6 +23,11 @@ import java.util.regex.Pattern;
 final class LayerNumbers implements Witness {
     private static final double BITS = 5;
     private static final int MOST_LAYERS = 32;
+
+    /** Numbers behind these count versions. */
+    private static final Set<String> VERSION_WORDS =
+            Set.of("r", "rev", "v", "ver", "version", "copy", "kopie", "copia", "copie");
+
     private static final Pattern JOINED = Pattern.compile("(\\p{L}+)0*([1-9]\\d?)");
     private static final Pattern NUMBER = Pattern.compile("0*([1-9]\\d?)");
 
@@ -65,6 +71,13 @@ final class LayerNumbers implements Witness {
     /** Neither openings, nor lines, nor a contour: what copper looks like. */
     static boolean isCopperLike(Picture p) {
         return !p.isEmpty() && !p.isSparse() && p.contour().isEmpty() && p.thinShare() < 0.95;
+    }
+
+    /** Whether two names count layers, behind one word, with different numbers. */
+    static boolean areApart(Picture a, Picture b) {
+        return numbers(List.of(a, b)).entrySet().stream()
+                .filter(e -> !VERSION_WORDS.contains(e.getKey()))
+                .anyMatch(e -> new HashSet<>(e.getValue().values()).size() == 2);
     }
 
     /** By the word before the number: the number of each picture that has it. */

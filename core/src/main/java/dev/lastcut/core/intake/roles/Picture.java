@@ -216,7 +216,7 @@ final class Picture {
     /** Whether a hole has a pad that ends beside it, or is kept free in an area. */
     boolean hasOwnPad(Pt at, double diameterNm) {
         double r = diameterNm / 2;
-        boolean ends = Math.min(around(at, r + 350_000), around(at, r + 600_000)) <= 6;
+        boolean ends = Math.min(around(at, r + 350_000), around(at, r + 600_000)) <= 4;
         return hasRing(at, diameterNm) && ends || hasAntipad(at, diameterNm);
     }
 

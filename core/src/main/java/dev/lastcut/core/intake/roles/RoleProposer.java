@@ -284,6 +284,7 @@ public final class RoleProposer {
         String first = copies.get(path);
         Optional<String> function = function(path);
         return (function.isEmpty() || function.equals(function(first)))
+                && !LayerNumbers.areApart(pack.picture(path), pack.picture(first))
                 && saysNothingElse(pack.name(path), pack.name(first))
                 && saysNothingElse(pack.remark(path), pack.remark(first));
     }
