@@ -270,7 +270,7 @@ final class ColumnGuess {
     /** A column of marks that say what is not fitted, or what is. */
     private void marks() {
         if (named(ColumnKind.NOT_FITTED, p -> p.share(p.designators) < 0.5 && p.longest <= 40)
-                || named(ColumnKind.FITTED, p -> p.yesOrNo > 0.8 * p.filled)) {
+                || named(ColumnKind.FITTED, p -> p.distinct.size() <= 4 && p.longest <= 24)) {
             return;
         }
         best(

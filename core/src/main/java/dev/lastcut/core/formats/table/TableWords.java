@@ -168,7 +168,7 @@ final class TableWords {
         if (top) {
             return Optional.empty();
         }
-        // Words among others, as in "Top Layer" or "F.Cu side": all that tell must agree.
+        // Words among others, as in "Top Layer": all that tell must agree.
         Set<Side> told = new HashSet<>();
         for (String part : cell.split("[^\\p{L}]+")) {
             String p = plain(part);
