@@ -7,7 +7,7 @@ const WORDS: Readonly<Record<string, string>> = {
   'part-number': 'part number',
   x: 'x',
   y: 'y',
-  other: 'nothing used',
+  other: 'not used',
 };
 
 /** What a column holds, in plain words. */
