@@ -1,5 +1,5 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { api, type Job } from '../api/client';
 import { Button } from '../ui/Button';
 import { Dialog } from '../ui/Dialog';
@@ -22,6 +22,12 @@ function ColumnsForm({ job, file, done }: { job: Job; file: JobFile; done: () =>
       done();
     },
   });
+  const root = useRef<HTMLDivElement>(null);
+  const there = table.data !== undefined;
+  useEffect(() => {
+    // The keyboard goes to the first column once the table is there.
+    root.current?.querySelector<HTMLElement>('button')?.focus();
+  }, [there]);
   if (table.error) {
     return <p role="alert">{table.error.message}</p>;
   }
@@ -38,7 +44,7 @@ function ColumnsForm({ job, file, done }: { job: Job; file: JobFile; done: () =>
         Say what each column holds; the first rows of the table are below it. The rest of the file
         is read in the same way.
       </p>
-      <div className="border-edge overflow-x-auto rounded border">
+      <div ref={root} className="border-edge overflow-x-auto rounded border">
         <table className="text-[13px]">
           <thead>
             <tr>
