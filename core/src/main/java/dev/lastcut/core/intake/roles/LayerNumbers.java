@@ -73,11 +73,13 @@ final class LayerNumbers implements Witness {
         return !p.isEmpty() && !p.isSparse() && p.contour().isEmpty() && p.thinShare() < 0.95;
     }
 
-    /** Whether two names count layers, behind one word, with different numbers. */
+    /** Whether the names of two areas of copper count layers, behind one word, differently. */
     static boolean areApart(Picture a, Picture b) {
-        return numbers(List.of(a, b)).entrySet().stream()
-                .filter(e -> !VERSION_WORDS.contains(e.getKey()))
-                .anyMatch(e -> new HashSet<>(e.getValue().values()).size() == 2);
+        return !a.isSparse()
+                && !b.isSparse()
+                && numbers(List.of(a, b)).entrySet().stream()
+                        .filter(e -> !VERSION_WORDS.contains(e.getKey()))
+                        .anyMatch(e -> new HashSet<>(e.getValue().values()).size() == 2);
     }
 
     /** By the word before the number: the number of each picture that has it. */
