@@ -315,6 +315,12 @@ final class ColumnGuess {
         return Optional.of(2 * yes < p.filled ? ColumnKind.NOT_FITTED : ColumnKind.FITTED);
     }
 
+    /** Whether a heading names something else than a value or a description. */
+    private boolean isHeadedOtherwise(int column) {
+        return TableWords.isKnown(headings.get(column))
+                && says(column, ColumnKind.DESCRIPTION) == 0;
+    }
+
     private void value() {
         if (named(ColumnKind.VALUE, p -> !p.counts || p.amounts > 0 || single)) {
             return;
@@ -323,32 +329,26 @@ final class ColumnGuess {
                 ColumnKind.VALUE,
                 c -> {
                     ColumnProfile p = profiles[c];
-                    boolean known =
-                            TableWords.isKnown(headings.get(c))
-                                    && says(c, ColumnKind.DESCRIPTION) == 0;
-                    return known || !p.isFull() && p.amounts == 0 ? 0 : p.share(p.amounts);
+                    return isHeadedOtherwise(c) || !p.isFull() && p.amounts == 0
+                            ? 0
+                            : p.share(p.amounts);
                 },
                 0.05);
         // Many lists have the value in a column called description, and no other.
-        if (!has(ColumnKind.VALUE)) {
-            best(
-                    ColumnKind.VALUE,
-                    c ->
-                            profiles[c].isFull() && !profiles[c].index
-                                    ? says(c, ColumnKind.DESCRIPTION)
-                                    : 0,
-                    0);
-        }
+        best(
+                ColumnKind.VALUE,
+                c ->
+                        profiles[c].isFull() && !profiles[c].index
+                                ? says(c, ColumnKind.DESCRIPTION)
+                                : 0,
+                0);
         // A board without resistors has values that are names: the column of words that is left.
         best(
                 ColumnKind.VALUE,
                 c -> {
                     ColumnProfile p = profiles[c];
-                    boolean known =
-                            TableWords.isKnown(headings.get(c))
-                                    && says(c, ColumnKind.DESCRIPTION) == 0;
                     boolean words = p.share(p.numeric) < 0.6 && p.isFull() && !p.index;
-                    return !known && words ? 1 - 0.01 * c : 0;
+                    return !isHeadedOtherwise(c) && words ? 1 - 0.01 * c : 0;
                 },
                 0);
     }

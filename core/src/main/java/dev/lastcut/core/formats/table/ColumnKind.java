@@ -37,9 +37,4 @@ public enum ColumnKind {
         }
         return Optional.empty();
     }
-
-    /** Whether only a placement table has such a column. */
-    public boolean isPlace() {
-        return this == X || this == Y || this == ROTATION || this == SIDE;
-    }
 }

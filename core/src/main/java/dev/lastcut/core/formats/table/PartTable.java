@@ -339,10 +339,6 @@ final class PartTable {
                                                         "(?i)[\\[(]?(mm|mils?|thou|inch|in|deg|degrees|°)[\\])]?"));
     }
 
-    int width() {
-        return width;
-    }
-
     List<ColumnKind> kinds() {
         return kinds;
     }
@@ -350,14 +346,6 @@ final class PartTable {
     /** The heading of a column; empty where there is none. */
     String heading(int column) {
         return head < 0 ? "" : table.rows().get(head).cell(column);
-    }
-
-    List<String> headings() {
-        List<String> all = new ArrayList<>();
-        for (int k = 0; k < width; k++) {
-            all.add(heading(k));
-        }
-        return all;
     }
 
     /** The rows that list parts, and those that may. */

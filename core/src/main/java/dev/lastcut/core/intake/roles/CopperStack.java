@@ -46,10 +46,6 @@ public final class CopperStack {
         return f.role().side().map(s -> s == Side.TOP ? 0 : 99).orElse(f.role().inner());
     }
 
-    public int layers() {
-        return copper.size();
-    }
-
     /** What says that there are more layers than the pack holds. */
     public List<Problem> missing() {
         List<Problem> all = new ArrayList<>();
