@@ -143,6 +143,14 @@ export interface SheetFile {
 
 export { ApiError };
 
+/** What the application says of an error: the problem details of RFC 9457, and our own members. */
+interface Problem {
+  detail?: string;
+  code?: string;
+  version?: number;
+  meanwhile?: string;
+}
+
 async function send(path: string, init?: RequestInit): Promise<Response> {
   let response: Response;
   try {
@@ -151,11 +159,13 @@ async function send(path: string, init?: RequestInit): Promise<Response> {
     throw new ApiError('The application does not answer. Is it still running?');
   }
   if (!response.ok) {
-    const body = (await response.json().catch(() => null)) as Partial<Schemas['StaleError']> | null;
-    if (body?.code === 'stale') {
-      throw new StaleError(body.message ?? '', body.version ?? 0, body.meanwhile ?? '');
+    const problem = (await response.json().catch(() => null)) as Problem | null;
+    if (problem?.code === 'stale') {
+      throw new StaleError(problem.detail ?? '', problem.version ?? 0, problem.meanwhile ?? '');
     }
-    throw new ApiError(body?.message ?? `The application answered with error ${response.status}.`);
+    throw new ApiError(
+      problem?.detail ?? `The application answered with error ${response.status}.`,
+    );
   }
   return response;
 }

@@ -4,6 +4,7 @@ import dev.lastcut.core.geometry.Clearing;
 import dev.lastcut.core.geometry.Flattener;
 import dev.lastcut.core.geometry.Geo;
 import dev.lastcut.core.geometry.Segment;
+import dev.lastcut.core.work.WorkLimit;
 import java.util.ArrayList;
 import java.util.IdentityHashMap;
 import java.util.List;
@@ -95,6 +96,7 @@ public final class LayerImage {
     }
 
     private void add(Feature feature, int order, STRtree clears) {
+        WorkLimit.step();
         Envelope simple = simpleEnvelope(feature);
         if (simple != null && later(simple, order, clears).isEmpty()) {
             pieces.add(new Piece(feature, shaper, simple));

@@ -3,6 +3,7 @@ package dev.lastcut.core.check;
 import dev.lastcut.core.geometry.Length;
 import dev.lastcut.core.geometry.Measure;
 import dev.lastcut.core.geometry.Pt;
+import dev.lastcut.core.work.WorkLimit;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Locale;
@@ -118,7 +119,11 @@ public final class FindingBuilder {
         return also(places.stream().map(p -> new Measure(p, p, 0)).toList());
     }
 
+    /** A finding takes about as long as so many corners of an overlay. */
+    private static final int STEPS = 50;
+
     public Finding say(String message) {
+        WorkLimit.steps(STEPS);
         // Nets that nothing names are numbered in drawing order, which the next revision changes.
         List<String> named = nets.stream().filter(n -> !n.matches("net \\d+")).toList();
         String subject =

@@ -9,6 +9,7 @@ import dev.lastcut.core.board.Role;
 import dev.lastcut.core.board.Side;
 import dev.lastcut.core.geometry.Flattener;
 import dev.lastcut.core.geometry.Geo;
+import dev.lastcut.core.work.WorkLimit;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -29,10 +30,17 @@ public final class BoardGeometry {
     private final Map<Object, Once> derived = new ConcurrentHashMap<>();
     private final Geometry boardArea;
 
-    /** With its copper joined into nets. */
+    /** About ten times what a board of 200,000 objects takes. */
+    private static final long MOST_STEPS = 2_000_000;
+
+    /**
+     * With its copper joined into nets.
+     *
+     * @throws dev.lastcut.core.work.WorkLimitException when that takes too long
+     */
     public BoardGeometry(Board board) {
         this(board, board.outline().map(o -> o.area(Flattener.FINE)).orElse(Geo.empty()));
-        reference();
+        WorkLimit.of("Joining the copper of this board into nets", MOST_STEPS, this::reference);
     }
 
     /**

@@ -6,6 +6,7 @@ import dev.lastcut.core.board.Layer;
 import dev.lastcut.core.board.Piece;
 import dev.lastcut.core.geometry.Pt;
 import dev.lastcut.core.geometry.UnionFind;
+import dev.lastcut.core.work.WorkLimit;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -200,6 +201,7 @@ public final class CopperNets {
 
     /** The nodes of a copper layer whose envelopes meet the given one. */
     public List<CopperNode> near(int layer, Envelope e) {
+        WorkLimit.step();
         List<CopperNode> found = new ArrayList<>();
         trees.get(layer)
                 .query(

@@ -1,10 +1,11 @@
 package dev.lastcut.core.connectivity;
 
 import dev.lastcut.core.geometry.Geo;
+import dev.lastcut.core.work.Parallel;
+import dev.lastcut.core.work.WorkLimit;
+import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
-import java.util.stream.IntStream;
-import java.util.stream.Stream;
 
 /**
  * The pairs of copper pieces of different nets that lie near each other on a layer, kept so that
@@ -34,10 +35,8 @@ public final class GapIndex {
         if (limitNm > reach) {
             reach = Math.max(AT_LEAST_NM, limitNm * 1.25);
             gaps =
-                    IntStream.range(0, nets.nodes().size())
-                            .parallel()
-                            .boxed()
-                            .flatMap(this::gapsOf)
+                    Parallel.map(nets.nodes(), this::gapsOf).stream()
+                            .flatMap(List::stream)
                             .sorted(
                                     Comparator.comparingDouble(Gap::nm)
                                             .thenComparingInt(Gap::a)
@@ -51,18 +50,18 @@ public final class GapIndex {
         return gaps.subList(0, end);
     }
 
-    private Stream<Gap> gapsOf(int id) {
-        CopperNode n = nets.nodes().get(id);
-        Stream.Builder<Gap> found = Stream.builder();
+    private List<Gap> gapsOf(CopperNode n) {
+        List<Gap> found = new ArrayList<>();
         for (CopperNode other : nets.near(n.layer(), Geo.expanded(n.envelope(), reach))) {
+            WorkLimit.step();
             if (other.net() > n.net()) {
                 double gap = nets.contact().gap(n.piece(), other.piece(), reach);
                 if (gap < reach) {
-                    found.add(new Gap(id, other.id(), gap));
+                    found.add(new Gap(n.id(), other.id(), gap));
                 }
             }
         }
-        return found.build();
+        return found;
     }
 
     /** The narrowest gap of the board, looked for up to {@code farthestNm}; null when none. */

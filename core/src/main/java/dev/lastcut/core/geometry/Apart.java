@@ -1,5 +1,6 @@
 package dev.lastcut.core.geometry;
 
+import dev.lastcut.core.work.Parallel;
 import java.util.ArrayList;
 import java.util.List;
 import org.locationtech.jts.geom.Geometry;
@@ -24,9 +25,8 @@ public final class Apart {
                                 .map(Geo::collected)
                                 .toList();
         List<Polygon> found = new ArrayList<>();
-        groups.parallelStream()
-                .map(group -> Geo.offsetAbout(group, distanceNm, errorNm))
-                .toList()
+        Parallel.<Geometry, Geometry>map(
+                        List.copyOf(groups), group -> Geo.offsetAbout(group, distanceNm, errorNm))
                 .forEach(part -> Geo.eachPolygon(part, found::add));
         return Geo.collected(found);
     }
@@ -37,9 +37,7 @@ public final class Apart {
         Geo.eachPolygon(taken, p -> index.insert(p.getEnvelopeInternal(), p));
         index.build();
         List<Polygon> found = new ArrayList<>();
-        Geo.polygons(whole).parallelStream()
-                .map(p -> less(p, index))
-                .toList()
+        Parallel.map(Geo.polygons(whole), p -> less(p, index))
                 .forEach(part -> Geo.eachPolygon(part, found::add));
         return found;
     }

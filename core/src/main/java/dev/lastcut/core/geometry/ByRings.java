@@ -1,8 +1,8 @@
 package dev.lastcut.core.geometry;
 
+import dev.lastcut.core.work.Parallel;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.stream.IntStream;
 import org.locationtech.jts.geom.Geometry;
 import org.locationtech.jts.geom.Polygon;
 
@@ -35,10 +35,14 @@ public final class ByRings {
             return shell;
         }
         List<Geometry> holes =
-                IntStream.range(0, p.getNumInteriorRing())
-                        .parallel()
-                        .mapToObj(p::getInteriorRingN)
-                        .map(r -> Geo.offset(Geo.FACTORY.createPolygon(r), -distance, error))
+                Parallel.map(
+                                p.getNumInteriorRing(),
+                                i ->
+                                        Geo.offset(
+                                                Geo.FACTORY.createPolygon(p.getInteriorRingN(i)),
+                                                -distance,
+                                                error))
+                        .stream()
                         .filter(g -> !g.isEmpty())
                         .toList();
         return holes.isEmpty() ? shell : Geo.differenceOffGrid(shell, Geo.unionOffGrid(holes));

@@ -1,5 +1,6 @@
 package dev.lastcut.core.geometry;
 
+import dev.lastcut.core.work.WorkLimit;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.List;
@@ -26,6 +27,7 @@ public final class Distances {
 
     /** The nearest places of two geometries; 0 where they overlap. */
     public static Measure between(Geometry a, Geometry b) {
+        WorkLimit.steps(a.getNumPoints() + b.getNumPoints());
         if (a.getNumPoints() + b.getNumPoints() < 64) {
             Coordinate[] c = new DistanceOp(a, b).nearestPoints();
             return new Measure(Pt.of(c[0]), Pt.of(c[1]), c[0].distance(c[1]));

@@ -1,11 +1,12 @@
 package dev.lastcut.core.geometry;
 
+import dev.lastcut.core.work.Parallel;
+import dev.lastcut.core.work.WorkLimit;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Collection;
 import java.util.List;
 import java.util.function.Consumer;
-import java.util.stream.Stream;
 import org.locationtech.jts.algorithm.RobustLineIntersector;
 import org.locationtech.jts.geom.Coordinate;
 import org.locationtech.jts.geom.Envelope;
@@ -63,10 +64,12 @@ public final class Geo {
         }
         List<List<Geometry>> groups = Groups.touching(parts);
         // The groups have nothing to do with each other; their order is kept.
-        Stream<List<Geometry>> each =
-                groups.size() > MANY_GROUPS ? groups.parallelStream() : groups.stream();
+        List<Geometry> each =
+                groups.size() > MANY_GROUPS
+                        ? Parallel.map(groups, Geo::unionOf)
+                        : groups.stream().map(Geo::unionOf).toList();
         List<Polygon> whole = new ArrayList<>();
-        each.map(Geo::unionOf).toList().forEach(g -> eachPolygon(g, whole::add));
+        each.forEach(g -> eachPolygon(g, whole::add));
         return collected(whole);
     }
 
@@ -119,6 +122,7 @@ public final class Geo {
      * overlaid again.
      */
     public static Geometry differenceOffGrid(Geometry a, Geometry b) {
+        WorkLimit.steps(a.getNumPoints() + b.getNumPoints());
         try {
             Noder noder = new MCIndexNoder(new IntersectionAdder(new RobustLineIntersector()));
             Geometry less = OverlayNG.overlay(a, b, OverlayNG.DIFFERENCE, FLOATING, noder);
@@ -135,6 +139,7 @@ public final class Geo {
         if (!a.getEnvelopeInternal().intersects(b.getEnvelopeInternal())) {
             return empty();
         }
+        WorkLimit.steps(a.getNumPoints() + b.getNumPoints());
         Geometry shared;
         try {
             shared = OverlayNG.overlay(a, b, OverlayNG.INTERSECTION, FLOATING);
@@ -147,14 +152,13 @@ public final class Geo {
     /** {@link #union} with crossings where they fall, off the grid. */
     public static Geometry unionOffGrid(Collection<? extends Geometry> parts) {
         List<Polygon> whole = new ArrayList<>();
-        Groups.touching(parts).parallelStream()
-                .map(g -> g.size() == 1 ? g.get(0) : exactUnion(g))
-                .toList()
+        Parallel.map(Groups.touching(parts), g -> g.size() == 1 ? g.get(0) : exactUnion(g))
                 .forEach(g -> eachPolygon(g, whole::add));
         return collected(whole);
     }
 
     private static Geometry exactUnion(List<Geometry> group) {
+        group.forEach(g -> WorkLimit.steps(g.getNumPoints()));
         List<Geometry> exact = new ArrayList<>();
         group.forEach(g -> exact.add(EXACT.createGeometry(g)));
         try {
@@ -165,6 +169,7 @@ public final class Geo {
     }
 
     private static Geometry overlay(Geometry a, Geometry b, int operation) {
+        WorkLimit.steps(a.getNumPoints() + b.getNumPoints());
         try {
             return onGrid(OverlayNG.overlay(a, b, operation, FLOATING));
         } catch (TopologyException first) {
@@ -214,6 +219,7 @@ public final class Geo {
      * to the inside.
      */
     public static Geometry offset(Geometry g, double distanceNm, double chordErrorNm) {
+        WorkLimit.steps(g.getNumPoints());
         BufferParameters how = new BufferParameters();
         how.setQuadrantSegments(quadrantSegments(Math.abs(distanceNm), chordErrorNm));
         how.setSimplifyFactor(0.0005);

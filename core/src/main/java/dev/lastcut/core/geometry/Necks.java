@@ -1,9 +1,9 @@
 package dev.lastcut.core.geometry;
 
+import dev.lastcut.core.work.Parallel;
+import dev.lastcut.core.work.WorkLimit;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.stream.IntStream;
-import java.util.stream.Stream;
 import org.locationtech.jts.algorithm.Distance;
 import org.locationtech.jts.algorithm.Orientation;
 import org.locationtech.jts.algorithm.locate.IndexedPointInAreaLocator;
@@ -81,14 +81,13 @@ public final class Necks {
             return List.of();
         }
         Necks necks = new Necks(p);
-        return IntStream.range(0, necks.runs.size())
-                .parallel()
-                .boxed()
-                .flatMap(i -> necks.from(i, limitNm))
+        return Parallel.map(necks.runs.size(), i -> necks.from(i, limitNm)).stream()
+                .flatMap(List::stream)
                 .toList();
     }
 
-    private Stream<Measure> from(int number, double limit) {
+    private List<Measure> from(int number, double limit) {
+        WorkLimit.step();
         Run run = runs.get(number);
         Envelope reach = run.reach(limit);
         List<Measure> found = new ArrayList<>();
@@ -99,7 +98,7 @@ public final class Necks {
                         compare(run, runs.get((Integer) o), limit, found);
                     }
                 });
-        return found.stream();
+        return found;
     }
 
     private void compare(Run a, Run b, double limit, List<Measure> found) {

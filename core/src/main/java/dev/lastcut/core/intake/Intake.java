@@ -19,6 +19,9 @@ import dev.lastcut.core.intake.roles.PackFacts;
 import dev.lastcut.core.intake.roles.Remembered;
 import dev.lastcut.core.intake.roles.RoleProposer;
 import dev.lastcut.core.intake.roles.SilkFit;
+import dev.lastcut.core.work.Parallel;
+import dev.lastcut.core.work.WorkLimit;
+import dev.lastcut.core.work.WorkLimitException;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -44,6 +47,9 @@ public final class Intake {
         this.remembered = remembered;
     }
 
+    /** About ten times what a board of 200,000 objects takes. */
+    private static final long MOST_STEPS = 4_000_000;
+
     /** Opens a pack of which nothing was decided yet. */
     public static Board open(Pack pack) throws UnusablePackException {
         return open(pack, Choices.NONE);
@@ -62,12 +68,13 @@ public final class Intake {
      */
     public static Board open(Pack pack, Choices chosen, Remembered remembered)
             throws UnusablePackException {
-        return new Intake(pack, chosen, remembered).open();
+        return WorkLimit.of(
+                "Reading this pack", MOST_STEPS, new Intake(pack, chosen, remembered)::open);
     }
 
     private Board open() throws UnusablePackException {
         // Files know nothing of each other yet: they are read side by side.
-        List<Reading> read = pack.files().parallelStream().map(this::read).toList();
+        List<Reading> read = Parallel.map(pack.files(), this::read);
         for (int i = 0; i < read.size(); i++) {
             readings.put(pack.files().get(i).path(), read.get(i));
         }
@@ -291,6 +298,16 @@ public final class Intake {
     }
 
     private Reading read(PackFile f) {
+        try {
+            return asSaid(f);
+        } catch (WorkLimitException e) {
+            throw new WorkLimitException(
+                    "%s: %s Bring in the other files without it."
+                            .formatted(f.path(), e.getMessage()));
+        }
+    }
+
+    private Reading asSaid(PackFile f) {
         Reading reading = Reading.of(f.path(), f.content());
         DrillFormat format = chosen.formats().get(f.path());
         if (reading instanceof Reading.Drill && format != null) {

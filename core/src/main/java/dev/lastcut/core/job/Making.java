@@ -33,6 +33,7 @@ import dev.lastcut.core.touch.Room;
 import dev.lastcut.core.touch.Step;
 import dev.lastcut.core.touch.Touched;
 import dev.lastcut.core.touch.Touches;
+import dev.lastcut.core.work.WorkLimit;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -187,18 +188,25 @@ public final class Making {
         return CheckRunner.run(context, progress, cancelled);
     }
 
+    /** About ten times what the outputs of a board of 200,000 objects take. */
+    private static final long MOST_STEPS = 4_000_000;
+
     /** Makes every output of a board for a shop. */
     public static OutputSet outputs(
             BoardGeometry geometry, CapabilitySheet sheet, Asking ticket, Others others) {
-        return OutputSet.make(
-                geometry,
-                sheet,
-                setup(sheet, ticket),
-                sheet.isMill() ? heights(ticket) : Map.of(),
-                ticket.ask(Ticket::parts),
-                ticket.ask(Ticket::stencil),
-                ticket.ask(Ticket::order),
-                panel(sheet, ticket, others));
+        return WorkLimit.of(
+                "Making the outputs",
+                MOST_STEPS,
+                () ->
+                        OutputSet.make(
+                                geometry,
+                                sheet,
+                                setup(sheet, ticket),
+                                sheet.isMill() ? heights(ticket) : Map.of(),
+                                ticket.ask(Ticket::parts),
+                                ticket.ask(Ticket::stencil),
+                                ticket.ask(Ticket::order),
+                                panel(sheet, ticket, others)));
     }
 
     /** Asked as what was measured, for surfaces themselves cannot be told to be equal. */

@@ -4,11 +4,11 @@ import dev.lastcut.core.capability.Cutter;
 import dev.lastcut.core.capability.Mill;
 import dev.lastcut.core.geometry.Apart;
 import dev.lastcut.core.geometry.Geo;
+import dev.lastcut.core.work.Parallel;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Comparator;
 import java.util.List;
-import java.util.stream.IntStream;
 import org.locationtech.jts.geom.Envelope;
 import org.locationtech.jts.geom.Geometry;
 import org.locationtech.jts.geom.LineString;
@@ -112,12 +112,11 @@ public final class Isolation {
 
     private void cut() {
         List<Reach> reaches = tools.stream().map(c -> copper.reach(width(c))).toList();
-        reaches.parallelStream().forEach(Reach::around);
+        Parallel.forEach(reaches, Reach::around);
         // Each tool's lines hang on where it and the one before may go, and on nothing else: so
         // they are found side by side.
         int n = tools.size();
-        List<List<LineString>> lines =
-                IntStream.range(0, n).parallel().mapToObj(i -> lines(i, reaches)).toList();
+        List<List<LineString>> lines = Parallel.map(n, i -> lines(i, reaches));
         for (int i = 0; i < n; i++) {
             works.add(new Work(tools.get(i), width(tools.get(i)), lines.get(i)));
         }
@@ -208,11 +207,14 @@ public final class Isolation {
             return;
         }
         // The places lie apart, so each is cleared by itself.
-        rest.centres().parallelStream()
-                .map(p -> Geo.offsetAbout(p, -step(width), Reach.CHORD_NM))
-                .filter(inner -> !inner.isEmpty())
-                .map(inner -> cleared(inner, width, most))
-                .toList()
+        Parallel.map(
+                        rest.centres(),
+                        p -> {
+                            Geometry inner = Geo.offsetAbout(p, -step(width), Reach.CHORD_NM);
+                            return inner.isEmpty()
+                                    ? List.<LineString>of()
+                                    : cleared(inner, width, most);
+                        })
                 .forEach(out::addAll);
     }
 
@@ -231,9 +233,7 @@ public final class Isolation {
         // Where rings end in a corner or a middle line, a little stays: go round that too.
         Geometry swept =
                 Geo.union(
-                        rings.parallelStream()
-                                .map(l -> Geo.offset(l, width / 2 - 1_000, Reach.CHORD_NM))
-                                .toList());
+                        Parallel.map(rings, l -> Geo.offset(l, width / 2 - 1_000, Reach.CHORD_NM)));
         Geometry stays = Geo.difference(centres, swept);
         List<Geometry> spots = new ArrayList<>();
         Geo.eachPolygon(

@@ -4,6 +4,7 @@ import dev.lastcut.core.board.Side;
 import dev.lastcut.core.capability.Cutter;
 import dev.lastcut.core.capability.Mill;
 import dev.lastcut.core.connectivity.BoardGeometry;
+import dev.lastcut.core.work.Parallel;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -50,7 +51,7 @@ public final class MillingPlan {
         if (sides.size() > 1 && setup.pins() > 0) {
             plan.pins(first);
         }
-        sides.parallelStream().map(plan::isolated).toList().forEach(plan::add);
+        Parallel.map(sides, plan::isolated).forEach(plan::add);
         HoleCuts holes = new HoleCuts(geometry.board().holes(), mill, geometry.flattener());
         holes.add(last, plan::add, plan.problems);
         new ContourOperations(geometry, mill).add(last, plan::add, plan.problems);
@@ -168,9 +169,7 @@ public final class MillingPlan {
         Optional<Isolation> isolation = isolation(geometry, mill, setup, side);
         List<Isolation.Work> works = isolation.map(Isolation::works).orElse(List.of());
         return new Isolated(
-                side,
-                isolation,
-                works.parallelStream().map(w -> paths(side, isolation.get(), w)).toList());
+                side, isolation, Parallel.map(works, w -> paths(side, isolation.get(), w)));
     }
 
     private List<ToolPath> paths(Side side, Isolation isolation, Isolation.Work work) {

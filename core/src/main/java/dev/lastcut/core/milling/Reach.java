@@ -4,6 +4,7 @@ import dev.lastcut.core.geometry.Apart;
 import dev.lastcut.core.geometry.Distances;
 import dev.lastcut.core.geometry.Geo;
 import dev.lastcut.core.geometry.Measure;
+import dev.lastcut.core.work.Parallel;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.HashMap;
@@ -13,7 +14,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
-import java.util.stream.Stream;
 import org.locationtech.jts.algorithm.locate.IndexedPointInAreaLocator;
 import org.locationtech.jts.geom.Coordinate;
 import org.locationtech.jts.geom.Envelope;
@@ -128,7 +128,7 @@ final class Reach {
     private List<Nook> findNooks() {
         Geometry closed = Apart.offsetAbout(around(), -(radius + MARGIN_NM + SHAVE_NM), COARSE_NM);
         List<Polygon> pieces = Apart.differenceOffGrid(closed, copper.all());
-        return pieces.parallelStream().map(this::nook).flatMap(Optional::stream).toList();
+        return Parallel.map(pieces, this::nook).stream().flatMap(Optional::stream).toList();
     }
 
     private Optional<Nook> nook(Polygon p) {
@@ -180,7 +180,7 @@ final class Reach {
      */
     List<Joined> places() {
         // Two offsets of the same, side by side.
-        Stream.<Lazy<?>>of(nooks, joined).parallel().forEach(Lazy::get);
+        Parallel.forEach(List.of(nooks, joined), Lazy::get);
         List<Joined> places = new ArrayList<>();
         Map<Integer, Set<Integer>> groupsOf = new HashMap<>();
         List<Set<Integer>> groups = joined();

@@ -5,6 +5,7 @@ import dev.lastcut.core.board.Side;
 import dev.lastcut.core.connectivity.BoardGeometry;
 import dev.lastcut.core.connectivity.CopperNode;
 import dev.lastcut.core.geometry.Geo;
+import dev.lastcut.core.work.Parallel;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -116,8 +117,7 @@ public final class SideCopper {
             }
         }
         Map<Integer, Geometry> nets = new ConcurrentHashMap<>();
-        parts.entrySet().parallelStream()
-                .forEach(e -> nets.put(e.getKey(), Geo.union(e.getValue())));
+        Parallel.forEach(parts.entrySet(), e -> nets.put(e.getKey(), Geo.union(e.getValue())));
         return new SideCopper(nets, board);
     }
 

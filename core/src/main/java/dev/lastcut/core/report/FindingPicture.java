@@ -11,6 +11,7 @@ import dev.lastcut.core.geometry.Geo;
 import dev.lastcut.core.geometry.Measure;
 import dev.lastcut.core.geometry.Pt;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
@@ -34,6 +35,9 @@ record FindingPicture(
     private static final double LEAST_WIDTH_NM = 2_400_000;
     private static final double MARGIN = 5;
 
+    /** The nearest holes that are drawn. */
+    private static final int MOST_HOLES = 300;
+
     /** A layer's picture within the window. */
     record Film(Role role, int[] ink, Geometry shape) {}
 
@@ -51,9 +55,11 @@ record FindingPicture(
             }
         }
         List<Geometry> holes = new ArrayList<>();
-        for (int h : geometry.holes().near(window)) {
-            holes.add(geometry.board().holes().get(h).shape(Flattener.SCREEN));
-        }
+        geometry.holes().near(window).stream()
+                .map(geometry.board().holes()::get)
+                .sorted(Comparator.comparingDouble(h -> h.middle().distance(f.at())))
+                .limit(MOST_HOLES)
+                .forEach(h -> holes.add(h.shape(Flattener.SCREEN)));
         Geometry edge = geometry.boardArea().getBoundary().intersection(Geo.rectangle(window));
         List<Measure> also =
                 f.also().stream()

@@ -3,10 +3,12 @@ package dev.lastcut.core.touch;
 import dev.lastcut.core.board.Board;
 import dev.lastcut.core.connectivity.BoardGeometry;
 import dev.lastcut.core.touch.Touched.Outcome;
+import dev.lastcut.core.work.WorkLimitException;
 import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.concurrent.CancellationException;
 import java.util.stream.IntStream;
 
 /**
@@ -45,6 +47,8 @@ public final class Touches {
                 outcomes[i] = new Outcome(step, true, change.says() + ".", change.places());
             } catch (NotDone e) {
                 outcomes[i] = new Outcome(step, false, e.getMessage() + ".", e.places());
+            } catch (WorkLimitException | CancellationException e) {
+                throw e;
             } catch (RuntimeException e) {
                 // The geometry library gives up on shapes it cannot make anything of.
                 outcomes[i] =

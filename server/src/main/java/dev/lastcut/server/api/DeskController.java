@@ -91,17 +91,21 @@ class DeskController {
     /** Sends a cut to the desk; the task's result is the order's id. Nothing is ordered by it. */
     @PostMapping("/jobs/{id}/cuts/{number}/order")
     TaskState send(@PathVariable long id, @PathVariable int number) {
-        return tasks.start(task -> orders.send(id, number, task));
+        return tasks.startWaiting(task -> orders.send(id, number, task));
     }
 
     @PostMapping("/orders/{id}/place")
     TaskState place(@PathVariable long id, @RequestBody PlaceView said) {
         orders.order(id);
-        return tasks.start(
+        return tasks.startWaiting(
                 task -> {
                     task.progress(0, 1, "placing the order");
-                    orders.place(id, words(said.by()), words(said.note()));
-                    return String.valueOf(id);
+                    // Once it is sent nobody can say that it was not.
+                    return task.commit(
+                            () -> {
+                                orders.place(id, words(said.by()), words(said.note()));
+                                return String.valueOf(id);
+                            });
                 });
     }
 

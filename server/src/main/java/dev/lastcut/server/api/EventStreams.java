@@ -1,6 +1,7 @@
 package dev.lastcut.server.api;
 
 import dev.lastcut.server.jobs.JobEvents;
+import dev.lastcut.server.work.Mailbox;
 import java.io.IOException;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
@@ -27,7 +28,7 @@ class EventStreams {
     SseEmitter open(long job, JobEvents.Event first) {
         SseEmitter emitter = new SseEmitter(LONGEST_MS);
         open.add(emitter);
-        Runnable stop = events.listen(job, e -> send(emitter, e));
+        Runnable stop = events.listen(job, new Mailbox<>(e -> send(emitter, e)));
         Runnable over =
                 () -> {
                     stop.run();

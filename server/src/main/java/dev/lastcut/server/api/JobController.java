@@ -11,6 +11,7 @@ import dev.lastcut.server.jobs.Opening;
 import dev.lastcut.server.jobs.OutputService;
 import dev.lastcut.server.jobs.RefusedException;
 import dev.lastcut.server.store.JobStore;
+import dev.lastcut.server.work.Task;
 import dev.lastcut.server.work.TaskRunner;
 import dev.lastcut.server.work.TaskState;
 import io.swagger.v3.oas.annotations.media.Content;
@@ -20,6 +21,7 @@ import java.io.IOException;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Consumer;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -204,29 +206,26 @@ class JobController {
                         t -> t.with(d -> d.files = t.files().withCorrection(choice.path(), move))));
     }
 
+    /** What is computed of a job as it is at a version of its ticket. */
+    private record Question(long job, String what, int revision, int version) {}
+
+    private TaskState once(long id, String what, Consumer<Task> work) {
+        return tasks.startOnce(
+                new Question(id, what, jobs.revision(id), jobs.version(id)),
+                task -> {
+                    work.accept(task);
+                    return what;
+                });
+    }
+
     /** Starts the checks, those of every shop, the outputs or a cut in the background. */
     @PostMapping("/{id}/work/{what}")
     TaskState work(@PathVariable long id, @PathVariable String what) {
         jobs.job(id);
         return switch (what) {
-            case "check" ->
-                    tasks.start(
-                            task -> {
-                                checks.check(id, task);
-                                return "check";
-                            });
-            case "shops" ->
-                    tasks.start(
-                            task -> {
-                                checks.checkShops(id, task);
-                                return "shops";
-                            });
-            case "outputs" ->
-                    tasks.start(
-                            task -> {
-                                outputs.outputs(id, task);
-                                return "outputs";
-                            });
+            case "check" -> once(id, what, task -> checks.check(id, task));
+            case "shops" -> once(id, what, task -> checks.checkShops(id, task));
+            case "outputs" -> once(id, what, task -> outputs.outputs(id, task));
             case "cut" -> {
                 if (!checks.openStops(id).isEmpty()) {
                     throw new RefusedException(

@@ -76,14 +76,14 @@ class PartsController {
     @PostMapping("/ask")
     TaskState ask(@PathVariable long id) {
         jobs.job(id);
-        return tasks.start(task -> parts.ask(id, task));
+        return tasks.startWaiting(task -> parts.ask(id, task));
     }
 
     /** Asks the counter for words of the user's own, in the background. */
     @PostMapping("/search")
     TaskState search(@PathVariable long id, @RequestParam String words) {
         jobs.job(id);
-        return tasks.start(task -> parts.search(words));
+        return tasks.startWaiting(task -> parts.search(words));
     }
 
     /** What could be meant by a part and what else would do, as the counter said last. */

@@ -18,8 +18,9 @@ import org.springframework.web.filter.OncePerRequestFilter;
 /**
  * Keeps other sites out. The server listens on loopback, but any page in the same browser can send
  * requests there: by its own name ({@code Origin}), or by a name of its own that it points at
- * loopback ({@code Host}). Both are refused. Answers say that they are to be neither framed nor
- * guessed at, and that pages load nothing from elsewhere.
+ * loopback ({@code Host}). Both are refused, and so are links and pictures of other sites that lead
+ * to the API ({@code Sec-Fetch-Site}, as browsers send it). Answers say that they are to be neither
+ * framed nor guessed at, and that pages load nothing from elsewhere.
  */
 @Component
 @Order(Ordered.HIGHEST_PRECEDENCE)
@@ -62,6 +63,12 @@ class SameOrigin extends OncePerRequestFilter {
             refuse(response, "Requests from another site ('" + origin + "') are refused.");
             return;
         }
+        String from = request.getHeader("Sec-Fetch-Site");
+        boolean foreign = "cross-site".equals(from) || "same-site".equals(from);
+        if (foreign && request.getRequestURI().startsWith("/api/")) {
+            refuse(response, "Requests from a page of another site are refused.");
+            return;
+        }
         chain.doFilter(request, response);
     }
 
@@ -80,11 +87,12 @@ class SameOrigin extends OncePerRequestFilter {
 
     private static void refuse(HttpServletResponse response, String why) throws IOException {
         response.setStatus(HttpServletResponse.SC_FORBIDDEN);
-        response.setContentType("application/json");
+        response.setContentType("application/problem+json");
         response.setCharacterEncoding("UTF-8");
         response.getWriter()
                 .write(
-                        "{\"code\":\"refused\",\"message\":\""
+                        "{\"type\":\"about:blank\",\"title\":\"Forbidden\",\"status\":403,"
+                                + "\"code\":\"refused\",\"detail\":\""
                                 + why.replaceAll("[\\\\\"\\p{Cntrl}]", "?")
                                 + "\"}");
     }

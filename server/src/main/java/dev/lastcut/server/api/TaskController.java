@@ -1,6 +1,7 @@
 package dev.lastcut.server.api;
 
 import dev.lastcut.server.jobs.NotFoundException;
+import dev.lastcut.server.work.Mailbox;
 import dev.lastcut.server.work.Task;
 import dev.lastcut.server.work.TaskRunner;
 import dev.lastcut.server.work.TaskState;
@@ -36,7 +37,7 @@ class TaskController {
     @GetMapping(path = "/events", produces = MediaType.TEXT_EVENT_STREAM_VALUE)
     SseEmitter events(@PathVariable String id) {
         SseEmitter emitter = new SseEmitter(LONGEST_MS);
-        find(id).listen(state -> send(emitter, state));
+        find(id).listen(new Mailbox<>(state -> send(emitter, state)));
         return emitter;
     }
 

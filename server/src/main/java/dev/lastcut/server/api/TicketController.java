@@ -99,7 +99,7 @@ class TicketController {
                 task -> {
                     task.progress(0, 1, "holding the ticket against the board");
                     return String.valueOf(
-                            choices.choose(id, Base.of(base), before -> Tickets.takenIn(json))
+                            choices.choose(id, Base.of(base), before -> Tickets.takenIn(json), task)
                                     .version());
                 });
     }

@@ -4,22 +4,71 @@ import io.swagger.v3.oas.models.OpenAPI;
 import io.swagger.v3.oas.models.info.Info;
 import io.swagger.v3.oas.models.media.Schema;
 import io.swagger.v3.oas.models.servers.Server;
+import jakarta.servlet.http.HttpServletRequest;
+import java.time.Duration;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import org.springdoc.core.customizers.OpenApiCustomizer;
+import org.springframework.boot.web.servlet.FilterRegistrationBean;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
+import org.springframework.http.CacheControl;
+import org.springframework.web.filter.ShallowEtagHeaderFilter;
+import org.springframework.web.servlet.config.annotation.InterceptorRegistry;
+import org.springframework.web.servlet.config.annotation.ResourceHandlerRegistry;
 import org.springframework.web.servlet.config.annotation.ViewControllerRegistry;
 import org.springframework.web.servlet.config.annotation.WebMvcConfigurer;
 
 /** The interface's pages all start from one document; the API describes itself. */
 @Configuration
 class WebConfig implements WebMvcConfigurer {
+    private final JobThere jobThere;
+
+    WebConfig(JobThere jobThere) {
+        this.jobThere = jobThere;
+    }
+
+    @Override
+    public void addInterceptors(InterceptorRegistry registry) {
+        registry.addInterceptor(jobThere).addPathPatterns("/api/jobs/**");
+    }
+
     @Override
     public void addViewControllers(ViewControllerRegistry registry) {
         registry.addViewController("/").setViewName("forward:/index.html");
         registry.addViewController("/jobs/**").setViewName("forward:/index.html");
+    }
+
+    /** Scripts, styles and fonts are named by what is in them: they never change. */
+    @Override
+    public void addResourceHandlers(ResourceHandlerRegistry registry) {
+        registry.addResourceHandler("/assets/**")
+                .addResourceLocations("classpath:/static/assets/")
+                .setCacheControl(CacheControl.maxAge(Duration.ofDays(365)).immutable());
+    }
+
+    /** Answers of the API carry a tag; whoever has that answer already is told so in a word. */
+    @Bean
+    FilterRegistrationBean<ShallowEtagHeaderFilter> tags() {
+        FilterRegistrationBean<ShallowEtagHeaderFilter> bean =
+                new FilterRegistrationBean<>(
+                        new ShallowEtagHeaderFilter() {
+                            @Override
+                            protected boolean shouldNotFilter(HttpServletRequest request) {
+                                String path = request.getRequestURI();
+                                // Streams and files to keep are not held back to be weighed.
+                                return !request.getMethod().equals("GET")
+                                        || path.endsWith("/events")
+                                        || path.endsWith(".zip")
+                                        || path.endsWith("/whole")
+                                        || path.endsWith("/file")
+                                        || path.endsWith("/database");
+                            }
+                        });
+        bean.getFilter().setWriteWeakETag(true);
+        bean.addUrlPatterns("/api/*");
+        return bean;
     }
 
     /** Properties that may be absent; every other one is always sent. */

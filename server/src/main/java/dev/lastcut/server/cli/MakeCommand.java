@@ -9,6 +9,7 @@ import dev.lastcut.core.intake.UnusablePackException;
 import dev.lastcut.core.job.Making;
 import dev.lastcut.core.ticket.Made;
 import dev.lastcut.core.ticket.Ticket;
+import dev.lastcut.core.work.WorkLimitException;
 import dev.lastcut.server.report.Handover;
 import dev.lastcut.server.sheets.SheetJson;
 import dev.lastcut.server.sheets.SheetLibrary;
@@ -59,6 +60,7 @@ public final class MakeCommand {
         } catch (UnusablePackException
                 | SheetJson.BadSheetException
                 | BadTicketException
+                | WorkLimitException
                 | IllegalArgumentException e) {
             err.println(e.getMessage());
         } catch (IOException e) {

@@ -7,11 +7,13 @@ import dev.lastcut.core.ticket.Misfit;
 import dev.lastcut.core.ticket.Ticket;
 import dev.lastcut.server.sheets.Sheets;
 import dev.lastcut.server.ticket.BadTicketException;
+import dev.lastcut.server.work.Task;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.UnaryOperator;
 import org.springframework.stereotype.Service;
 
 /** Choosing: what is chosen must be a ticket, and must fit the job. */
@@ -37,10 +39,24 @@ public class ChoiceService {
      */
     public TicketService.Chosen choose(
             long id, Optional<Integer> base, TicketService.Change change) {
+        return choose(id, base, change, after -> after);
+    }
+
+    /** The same as background work, which can be cancelled until the ticket is kept. */
+    public TicketService.Chosen choose(
+            long id, Optional<Integer> base, TicketService.Change change, Task task) {
+        return choose(id, base, change, after -> task.commit(() -> after));
+    }
+
+    private TicketService.Chosen choose(
+            long id,
+            Optional<Integer> base,
+            TicketService.Change change,
+            UnaryOperator<Ticket> last) {
         Ticket before = jobs.ticket(id);
         TicketService.Chosen chosen;
         try {
-            chosen = tickets.choose(id, base, t -> fitting(id, t, change.apply(t)));
+            chosen = tickets.choose(id, base, t -> last.apply(fitting(id, t, change.apply(t))));
         } catch (BadTicketException | IllegalArgumentException e) {
             throw new RefusedException(e.getMessage());
         }

@@ -95,6 +95,12 @@ public class JobService {
         return jobs.revision(id);
     }
 
+    /** The version of the ticket that holds now. */
+    public int version(long id) {
+        job(id);
+        return tickets.now(id).version();
+    }
+
     public Ticket ticket(long id) {
         job(id);
         return tickets.now(id).ticket();
@@ -122,13 +128,10 @@ public class JobService {
         // What was said before holds for this job from now on, whatever is said of later packs.
         Map<String, Role> told = new HashMap<>();
         board.files().stream().filter(Remembered::told).forEach(f -> told.put(f.path(), f.role()));
-        if (task.isCancelled()) {
-            return 0;
-        }
         task.progress(2, 3, "keeping the files");
         String name = pack.name().replaceFirst("(?i)\\.zip$", "");
         Ticket first = Ticket.BLANK.with(d -> d.files = Choices.roles(told));
-        long id = begin(name, pack, "brought in", first, work);
+        long id = task.commit(() -> begin(name, pack, "brought in", first, work));
         face(id, geometry);
         if (told.isEmpty()) {
             keep(id, geometry);
@@ -266,7 +269,7 @@ public class JobService {
      * Reads newer files of a job and, if they can be used, keeps them as its next revision, which
      * starts from the ticket there is.
      *
-     * @return the revision's number, 0 when cancelled
+     * @return the revision's number
      */
     public int bringInAgain(long id, Pack pack, Task task) throws UnusablePackException {
         job(id);
@@ -288,18 +291,23 @@ public class JobService {
         List<String> left = new ArrayList<>(carried.left());
         Misfit.nets(carried.ticket(), geometry).forEach(m -> left.add(m.sentence() + "."));
         left.addAll(noLongerDone(id, carried.ticket(), geometry, pack));
-        if (task.isCancelled()) {
-            return 0;
-        }
         task.progress(2, 3, "keeping the files");
         int number = jobs.revision(id) + 1;
         Ticket next = carried.ticket();
-        whole.executeWithoutResult(
-                status -> {
-                    jobs.addRevision(id, number, pack, time());
-                    tickets.begin(id, number, "revision " + number + " brought in", next, left);
-                    begun.end(work);
-                });
+        task.commit(
+                () ->
+                        whole.execute(
+                                status -> {
+                                    jobs.addRevision(id, number, pack, time());
+                                    tickets.begin(
+                                            id,
+                                            number,
+                                            "revision " + number + " brought in",
+                                            next,
+                                            left);
+                                    begun.end(work);
+                                    return number;
+                                }));
         keep(id, geometry);
         return number;
     }
@@ -332,6 +340,7 @@ public class JobService {
 
     /** A job as it is now. */
     Moment now(long id) {
+        job(id);
         return at(id, jobs.revision(id));
     }
 

@@ -1,11 +1,8 @@
 package dev.lastcut.server.jobs;
 
-import dev.lastcut.server.work.Task;
 import dev.lastcut.server.work.TaskRunner;
 import dev.lastcut.server.work.TaskState;
-import java.util.Map;
 import java.util.Optional;
-import java.util.concurrent.ConcurrentHashMap;
 import org.springframework.stereotype.Component;
 
 /** Reads boards in the background when a job is looked at, each one once. */
@@ -17,7 +14,8 @@ public class Opening {
     private final JobService jobs;
     private final TicketService tickets;
     private final TaskRunner tasks;
-    private final Map<String, String> running = new ConcurrentHashMap<>();
+
+    private record Question(long job, int version) {}
 
     Opening(JobService jobs, TicketService tickets, TaskRunner tasks) {
         this.jobs = jobs;
@@ -36,25 +34,17 @@ public class Opening {
         if (jobs.isRead(id)) {
             return Optional.empty();
         }
-        String key = id + " " + tickets.now(id).version();
-        String task = running.computeIfAbsent(key, k -> start(id, k));
-        TaskState state = tasks.find(task).map(t -> t.await(PATIENCE_MS)).orElseThrow();
+        TaskState begun =
+                tasks.startOnce(
+                        new Question(id, tickets.now(id).version()),
+                        task -> {
+                            jobs.read(id, task);
+                            return String.valueOf(id);
+                        });
+        TaskState state = tasks.find(begun.id()).map(t -> t.await(PATIENCE_MS)).orElse(begun);
         if (state.status() == TaskState.Status.FAILED) {
             throw new RefusedException(state.error());
         }
         return state.isOver() ? Optional.empty() : Optional.of(state);
-    }
-
-    private String start(long id, String key) {
-        return tasks.start(task -> read(id, key, task)).id();
-    }
-
-    private String read(long id, String key, Task task) {
-        try {
-            jobs.read(id, task);
-            return String.valueOf(id);
-        } finally {
-            running.remove(key);
-        }
     }
 }

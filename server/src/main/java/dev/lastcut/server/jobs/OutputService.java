@@ -100,9 +100,6 @@ public class OutputService {
                     product.openStops().size()
                             + " stop findings are open. Mend the board or sign them off first.");
         }
-        if (task.isCancelled()) {
-            return 0;
-        }
         task.progress(1, 2, "freezing the cut");
         Handover handover = Handover.of(product);
         CutStore.Cut cut =
@@ -116,11 +113,14 @@ public class OutputService {
                         handover.files().size(),
                         "");
         byte[] zip = CutZip.write(handover.files(), cut.created());
-        whole.executeWithoutResult(
-                status -> {
-                    cuts.add(id, cut, zip);
-                    begun.end(work);
-                });
+        task.commit(
+                () ->
+                        whole.execute(
+                                status -> {
+                                    cuts.add(id, cut, zip);
+                                    begun.end(work);
+                                    return number;
+                                }));
         events.tell(id, new JobEvents.Event("cut", now.version(), "cut " + number + " made"));
         return number;
     }

@@ -17,9 +17,12 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import tools.jackson.core.JacksonException;
+import tools.jackson.databind.DatabindException;
 import tools.jackson.databind.DeserializationFeature;
 import tools.jackson.databind.ObjectReader;
+import tools.jackson.databind.exc.UnrecognizedPropertyException;
 
 /** A capability sheet as it stands in a JSON file; see docs/sheets.md. */
 public record SheetJson(
@@ -124,10 +127,30 @@ public record SheetJson(
         try {
             return READER.<SheetJson>readValue(json).toSheet();
         } catch (JacksonException e) {
-            throw new BadSheetException("the sheet is not readable: " + e.getOriginalMessage());
-        } catch (IllegalArgumentException | NullPointerException e) {
+            throw new BadSheetException("the sheet cannot be read: " + fault(e));
+        } catch (IllegalArgumentException e) {
             throw new BadSheetException("the sheet cannot be used: " + e.getMessage());
         }
+    }
+
+    /** What is wrong and where, in the sheet's own words. */
+    private static String fault(JacksonException e) {
+        String path =
+                e.getPath().stream()
+                        .map(
+                                r ->
+                                        r.getPropertyName() == null
+                                                ? "[" + r.getIndex() + "]"
+                                                : "." + r.getPropertyName())
+                        .collect(Collectors.joining())
+                        .replaceFirst("^\\.", "");
+        if (e instanceof UnrecognizedPropertyException) {
+            return path + ": there is no such field";
+        }
+        if (e instanceof DatabindException && !path.isEmpty()) {
+            return path + ": its value is of another kind than this field's";
+        }
+        return "it is not JSON: " + e.getOriginalMessage();
     }
 
     /**

@@ -1,14 +1,21 @@
 package dev.lastcut.server.work;
 
 import java.util.List;
+import java.util.concurrent.CancellationException;
 import java.util.concurrent.CopyOnWriteArrayList;
 import java.util.function.Consumer;
+import java.util.function.Supplier;
 
-/** One piece of background work; the work reports through it and asks it whether to go on. */
+/**
+ * One piece of background work; the work reports through it and asks it whether to go on. Up to its
+ * commit point it can be cancelled, and then nothing of it is kept; from there on it cannot, and it
+ * ends as done or failed. So what is answered is what is there.
+ */
 public final class Task {
     private final List<Consumer<TaskState>> listeners = new CopyOnWriteArrayList<>();
     private volatile TaskState state;
     private volatile boolean cancelled;
+    private boolean committed;
 
     Task(String id) {
         state = new TaskState(id, TaskState.Status.RUNNING, "waiting", 0, 1, "", "");
@@ -26,10 +33,30 @@ public final class Task {
         change(new TaskState(state.id(), TaskState.Status.RUNNING, step, done, of, "", ""));
     }
 
-    void cancel() {
-        cancelled = true;
+    /**
+     * Does what is to be kept, past which the task can no longer be cancelled.
+     *
+     * @throws CancellationException when it was cancelled before
+     */
+    public <T> T commit(Supplier<T> kept) {
+        synchronized (this) {
+            if (cancelled) {
+                throw new CancellationException("cancelled");
+            }
+            committed = true;
+        }
+        return kept.get();
     }
 
+    /** Cancels it at once, unless it is over or past its commit point. */
+    synchronized void cancel() {
+        if (!committed && !state.isOver()) {
+            cancelled = true;
+            finish(TaskState.Status.CANCELLED, "", "");
+        }
+    }
+
+    /** Ends it, unless it was cancelled already. */
     void finish(TaskState.Status status, String result, String error) {
         change(
                 new TaskState(
@@ -57,7 +84,10 @@ public final class Task {
         return state;
     }
 
-    /** Tells the listener the present state at once and every change after it. */
+    /**
+     * Tells the listener the present state at once and every change after it. Whoever changes the
+     * state waits for the listener: one that may be slow listens through a {@link Mailbox}.
+     */
     public synchronized void listen(Consumer<TaskState> listener) {
         listener.accept(state);
         if (!state.isOver()) {

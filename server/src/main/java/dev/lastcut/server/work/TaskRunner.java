@@ -1,9 +1,13 @@
 package dev.lastcut.server.work;
 
 import dev.lastcut.core.intake.UnusablePackException;
+import dev.lastcut.core.work.WorkLimit;
+import dev.lastcut.core.work.WorkLimitException;
+import dev.lastcut.server.jobs.NotFoundException;
 import dev.lastcut.server.jobs.RefusedException;
 import jakarta.annotation.PreDestroy;
-import java.util.Collections;
+import java.util.HashMap;
+import java.util.Iterator;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
@@ -15,56 +19,96 @@ import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
 
-/** Runs tasks on two threads and remembers the latest two hundred. */
+/**
+ * Runs tasks: what computes on a few threads, what waits for another machine on others, so that
+ * neither holds up the other. It knows every task that runs, and the latest two hundred that ended.
+ */
 @Component
 public class TaskRunner {
     private static final Logger LOG = LoggerFactory.getLogger(TaskRunner.class);
     private static final int REMEMBERED = 200;
+
+    /**
+     * More than there are processors, so that a short check need not wait for two long readings.
+     */
+    private static final int COMPUTING = 4;
+
+    private static final int WAITING = 16;
 
     /** The work itself; what it returns becomes the task's result. */
     public interface Work {
         String run(Task task) throws Exception;
     }
 
-    private final ExecutorService threads = Executors.newFixedThreadPool(2);
-    private final Map<String, Task> tasks =
-            Collections.synchronizedMap(
-                    new LinkedHashMap<>() {
-                        @Override
-                        protected boolean removeEldestEntry(Map.Entry<String, Task> eldest) {
-                            return size() > REMEMBERED;
-                        }
-                    });
+    private final ExecutorService computing =
+            Executors.newFixedThreadPool(COMPUTING, new Daemons("computing"));
+    private final ExecutorService waiting =
+            Executors.newFixedThreadPool(WAITING, new Daemons("waiting"));
+    private final Map<String, Task> tasks = new LinkedHashMap<>();
+    private final Map<Object, Task> byQuestion = new HashMap<>();
 
+    /** Starts something that computes. */
     public TaskState start(Work work) {
+        return begin(computing, work).state();
+    }
+
+    /** Starts something that mostly waits for another machine. */
+    public TaskState startWaiting(Work work) {
+        return begin(waiting, work).state();
+    }
+
+    /**
+     * Starts something that computes, unless the same is being computed: then that task is the
+     * answer, however many ask.
+     *
+     * @param question what is computed of what, as a value
+     */
+    public synchronized TaskState startOnce(Object question, Work work) {
+        byQuestion.values().removeIf(t -> t.state().isOver());
+        return byQuestion.computeIfAbsent(question, q -> begin(computing, work)).state();
+    }
+
+    private synchronized Task begin(ExecutorService threads, Work work) {
         Task task = new Task(UUID.randomUUID().toString());
+        forget();
         tasks.put(task.state().id(), task);
-        threads.submit(() -> run(task, work));
-        return task.state();
+        threads.execute(() -> run(task, work));
+        return task;
+    }
+
+    /** Drops the oldest of those that ended, and never one that runs. */
+    private void forget() {
+        Iterator<Task> oldest = tasks.values().iterator();
+        while (tasks.size() >= REMEMBERED && oldest.hasNext()) {
+            if (oldest.next().state().isOver()) {
+                oldest.remove();
+            }
+        }
     }
 
     private static void run(Task task, Work work) {
         try {
-            String result = work.run(task);
-            if (task.isCancelled()) {
-                task.finish(TaskState.Status.CANCELLED, "", "");
-            } else {
-                task.finish(TaskState.Status.DONE, result, "");
-            }
-        } catch (CancellationException e) {
+            String result = WorkLimit.until(task::isCancelled, () -> work.run(task));
+            task.finish(TaskState.Status.DONE, result, "");
+        } catch (CancellationException | InterruptedException e) {
             task.finish(TaskState.Status.CANCELLED, "", "");
-        } catch (UnusablePackException | RefusedException e) {
+        } catch (UnusablePackException
+                | RefusedException
+                | NotFoundException
+                | WorkLimitException e) {
             task.finish(TaskState.Status.FAILED, "", e.getMessage());
-        } catch (Exception | StackOverflowError | OutOfMemoryError e) {
-            LOG.error("A task failed", e);
+        } catch (OutOfMemoryError e) {
+            LOG.error("A task ran out of memory", e);
             task.finish(
                     TaskState.Status.FAILED,
                     "",
-                    "This went wrong inside the application (" + e + "). Nothing was changed.");
+                    "There is not enough memory for this. Nothing was changed.");
+        } catch (Exception | StackOverflowError e) {
+            task.finish(TaskState.Status.FAILED, "", Mistake.logged(e) + " Nothing was changed.");
         }
     }
 
-    public Optional<Task> find(String id) {
+    public synchronized Optional<Task> find(String id) {
         return Optional.ofNullable(tasks.get(id));
     }
 
@@ -74,6 +118,7 @@ public class TaskRunner {
 
     @PreDestroy
     void stop() {
-        threads.shutdownNow();
+        computing.shutdownNow();
+        waiting.shutdownNow();
     }
 }

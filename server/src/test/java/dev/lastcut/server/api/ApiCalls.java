@@ -75,7 +75,7 @@ record ApiCalls(int port) {
     String refused(String job, String parts) throws Exception {
         HttpResponse<byte[]> answer = call("PATCH", job + "/ticket", parts);
         assertThat(answer.statusCode()).as(parts).isEqualTo(409);
-        return Json.MAPPER.readTree(answer.body()).at("/message").asString();
+        return Json.MAPPER.readTree(answer.body()).at("/detail").asString();
     }
 
     /** The ids of all findings of a job's check, as a JSON list. */

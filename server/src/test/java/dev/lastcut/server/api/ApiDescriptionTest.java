@@ -62,7 +62,7 @@ class ApiDescriptionTest {
             assertThat(response.statusCode()).as(path).isIn(400, 404);
             JsonNode error = Json.MAPPER.readTree(response.body());
             assertThat(error.at("/code").asString()).isNotBlank();
-            assertThat(error.at("/message").asString()).isNotBlank();
+            assertThat(error.at("/detail").asString()).isNotBlank();
         }
     }
 }

@@ -69,7 +69,7 @@ class CheckApiTest {
 
         JsonNode refused =
                 api().json("POST", "/api/sheets", own.replace("\"limits\"", "\"limitz\""));
-        assertThat(refused.at("/message").asString()).contains("limitz");
+        assertThat(refused.at("/detail").asString()).contains("limitz");
         assertThat(api().json("DELETE", "/api/sheets/own-shop", null).size()).isEqualTo(5);
         assertThat(api().status("DELETE", "/api/sheets/own-shop", null)).isEqualTo(404);
     }

@@ -44,7 +44,7 @@ class MillApiTest {
 
     private String refused(String method, String path, String body) throws Exception {
         assertThat(api().status(method, path, body)).isBetween(400, 499);
-        return api().json(method, path, body).at("/message").asString();
+        return api().json(method, path, body).at("/detail").asString();
     }
 
     @Test

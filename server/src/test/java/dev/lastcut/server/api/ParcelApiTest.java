@@ -43,7 +43,7 @@ class ParcelApiTest {
         HttpResponse<byte[]> answer = in(parcel);
         assertThat(answer.statusCode()).isEqualTo(409);
         assertThat(api().json("GET", "/api/jobs", null).size()).isEqualTo(before);
-        return Json.MAPPER.readTree(answer.body()).at("/message").asString();
+        return Json.MAPPER.readTree(answer.body()).at("/detail").asString();
     }
 
     @Test

@@ -170,7 +170,7 @@ class PartsApiTest {
                         .orElseThrow();
         assertThat(swapped.at("/pins").toString()).contains("pin 1 is OUT, not IN");
         String odd = "{\"designator\":\"U3\",\"needs\":[\"supplies at least 3 V + 2 A\"]}";
-        assertThat(api().json("POST", job + "/parts/needs", odd).at("/message").asString())
+        assertThat(api().json("POST", job + "/parts/needs", odd).at("/detail").asString())
                 .contains("cannot be added");
     }
 
@@ -215,7 +215,7 @@ class PartsApiTest {
                 .doesNotContain("J3");
         assertThat(api().refused(job, "{\"variant\":\"Nope\"}")).contains("no variant Nope");
         String ghost = "{\"fittings\":{\"Q77\":{\"fitted\":false}}}";
-        assertThat(api().json("POST", job + "/parts/fittings", ghost).at("/message").asString())
+        assertThat(api().json("POST", job + "/parts/fittings", ghost).at("/detail").asString())
                 .contains("Q77");
         assertThat(api().status("DELETE", job + "/parts/variants?name=Dumb", null)).isEqualTo(200);
         assertThat(api().json("GET", job + "/parts", null).at("/built").asString()).isEmpty();

@@ -18,12 +18,12 @@ import dev.lastcut.core.geometry.Length;
 import dev.lastcut.core.geometry.Measure;
 import dev.lastcut.core.geometry.Necks;
 import dev.lastcut.core.geometry.Pt;
+import dev.lastcut.core.work.Parallel;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
-import java.util.stream.IntStream;
 import org.locationtech.jts.algorithm.Distance;
 import org.locationtech.jts.geom.Coordinate;
 import org.locationtech.jts.geom.Envelope;
@@ -76,10 +76,8 @@ public final class CopperSliverRule implements Rule {
         }
         double limit = bounds.get().reachNm();
         List<Neck> necks =
-                IntStream.range(0, nets.nodes().size())
-                        .parallel()
-                        .boxed()
-                        .flatMap(i -> necksOf(nets, nets.nodes().get(i), limit).stream())
+                Parallel.map(nets.nodes(), n -> necksOf(nets, n, limit)).stream()
+                        .flatMap(List::stream)
                         .toList();
         Map<Long, List<Neck>> byNet = new TreeMap<>();
         necks.forEach(n -> byNet.computeIfAbsent(n.key(), k -> new ArrayList<>()).add(n));

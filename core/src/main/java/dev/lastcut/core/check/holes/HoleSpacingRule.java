@@ -14,6 +14,7 @@ import dev.lastcut.core.geometry.Geo;
 import dev.lastcut.core.geometry.Length;
 import dev.lastcut.core.geometry.Measure;
 import dev.lastcut.core.geometry.Pt;
+import dev.lastcut.core.work.WorkLimit;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -57,6 +58,7 @@ public final class HoleSpacingRule implements Rule {
     }
 
     private Optional<Finding> compare(CheckContext.Bounds bounds, Hole a, Hole b) {
+        WorkLimit.step();
         Coordinate[] near = new DistanceOp(a.core(), b.core()).nearestPoints();
         double centres = near[0].distance(near[1]);
         double web = centres - (a.diameter() + b.diameter()) / 2.0;

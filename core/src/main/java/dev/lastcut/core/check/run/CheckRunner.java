@@ -4,8 +4,10 @@ import dev.lastcut.core.check.CheckContext;
 import dev.lastcut.core.check.CheckMemory;
 import dev.lastcut.core.check.CheckRun;
 import dev.lastcut.core.check.Finding;
+import dev.lastcut.core.check.FindingBuilder;
 import dev.lastcut.core.check.Outcome;
 import dev.lastcut.core.check.Rule;
+import dev.lastcut.core.check.Severity;
 import dev.lastcut.core.check.copper.ClearanceRule;
 import dev.lastcut.core.check.copper.CopperIslandRule;
 import dev.lastcut.core.check.copper.CopperSliverRule;
@@ -85,11 +87,15 @@ import dev.lastcut.core.check.silk.SilkHeightRule;
 import dev.lastcut.core.check.silk.SilkOffBoardRule;
 import dev.lastcut.core.check.silk.SilkOnPadRule;
 import dev.lastcut.core.check.silk.SilkWidthRule;
+import dev.lastcut.core.work.Parallel;
+import dev.lastcut.core.work.WorkLimit;
+import dev.lastcut.core.work.WorkLimitException;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.concurrent.CancellationException;
 import java.util.concurrent.ExecutionException;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
@@ -103,6 +109,13 @@ import java.util.function.BooleanSupplier;
  */
 public final class CheckRunner {
     private static final int THREADS = 2;
+
+    /** Steps of one rule: about ten times what the longest takes on a board of 200,000 objects. */
+    private static final long MOST_STEPS_OF_A_RULE = 3_000_000;
+
+    private static final long MOST_STEPS = 8_000_000;
+
+    private static final System.Logger LOG = System.getLogger(CheckRunner.class.getName());
 
     private static final List<Rule> RULES =
             List.of(
@@ -197,6 +210,17 @@ public final class CheckRunner {
      * @param cancelled asked between rules; when true, the rest is reported as not run
      */
     public static CheckRun run(CheckContext context, Progress progress, BooleanSupplier cancelled) {
+        return WorkLimit.until(
+                cancelled,
+                () ->
+                        WorkLimit.of(
+                                "All checks together",
+                                MOST_STEPS,
+                                () -> side(context, progress, cancelled)));
+    }
+
+    private static CheckRun side(
+            CheckContext context, Progress progress, BooleanSupplier cancelled) {
         List<Rule> rules =
                 RULES.stream().filter(r -> r.appliesTo(context.against().sheet())).toList();
         AtomicInteger begun = new AtomicInteger();
@@ -206,11 +230,16 @@ public final class CheckRunner {
             for (Rule rule : rules) {
                 all.add(
                         threads.submit(
-                                () -> {
-                                    int done = Math.max(0, begun.getAndIncrement() - THREADS + 1);
-                                    progress.step(done, rules.size(), rule.title());
-                                    return one(rule, context, cancelled);
-                                }));
+                                Parallel.carried(
+                                                () -> {
+                                                    int n = begun.getAndIncrement() - THREADS + 1;
+                                                    progress.step(
+                                                            Math.max(0, n),
+                                                            rules.size(),
+                                                            rule.title());
+                                                    return one(rule, context, cancelled);
+                                                })
+                                        ::get));
             }
             return collected(all);
         } finally {
@@ -254,14 +283,31 @@ public final class CheckRunner {
         CheckContext asking = context.fresh();
         Outcome outcome;
         try {
-            outcome = rule.run(asking).remarked(asking.roundingRemark());
-            memory.keep(rule.id(), asking, outcome);
-        } catch (RuntimeException e) {
-            // A rule that breaks down says so; it has not passed, and the others still run.
             outcome =
-                    Outcome.notRun("the check itself failed (" + e + "); please report this board");
+                    WorkLimit.of("This check", MOST_STEPS_OF_A_RULE, () -> rule.run(asking))
+                            .remarked(asking.roundingRemark());
+            memory.keep(rule.id(), asking, outcome);
+        } catch (CancellationException e) {
+            outcome = Outcome.notRun("cancelled");
+        } catch (WorkLimitException e) {
+            outcome = stopped(rule, e.getMessage());
+        } catch (RuntimeException e) {
+            // A rule that breaks down has not passed, and the others still run.
+            LOG.log(System.Logger.Level.ERROR, "The check " + rule.id() + " failed", e);
+            outcome = stopped(rule, "It failed inside the application: please report this board.");
         }
         return new CheckRun.Result(rule.id(), rule.title(), outcome, true);
+    }
+
+    /** A check that could not be finished must not be taken for one that found nothing. */
+    private static Outcome stopped(Rule rule, String because) {
+        Finding finding =
+                new FindingBuilder(rule.id())
+                        .severity(Severity.STOP)
+                        .say(
+                                "The check “%s” was not finished. %s Look at the board yourself and sign this off to go on."
+                                        .formatted(rule.title(), because));
+        return new Outcome(Outcome.Status.NOT_RUN, because, List.of(finding));
     }
 
     /** Findings of one rule in the same half millimetre get distinct ids, in a fixed order. */

@@ -8,6 +8,8 @@ import dev.lastcut.core.formats.Texts;
 import dev.lastcut.core.geometry.Length;
 import dev.lastcut.core.geometry.Pt;
 import dev.lastcut.core.geometry.Segment;
+import dev.lastcut.core.work.WorkLimit;
+import dev.lastcut.core.work.WorkLimitException;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -23,7 +25,7 @@ import java.util.regex.Pattern;
 
 /** Reads a drill file of any common dialect. Bad lines are reported and skipped, never thrown. */
 public final class DrillReader {
-    private static final int MOST_HOLES = 1_000_000;
+    private static final int MOST_HOLES = 50_000;
     private static final int MOST_REPEATS = 10_000;
     private static final int LONGEST_LINE = 10_000;
     private static final Pattern TOOL =
@@ -50,8 +52,6 @@ public final class DrillReader {
 
     /** Ends that are so near are one place. */
     private static final double CLOSED_NM = 50_000;
-
-    private static final int MOST_COPIES = 100_000;
 
     private final DrillFormat assumed;
     private final boolean forced;
@@ -416,10 +416,7 @@ public final class DrillReader {
 
     private void copyPattern() {
         int end = patternEnd < 0 ? hits.size() : patternEnd;
-        if (hits.size() + (end - patternStart) > MOST_COPIES) {
-            throw new IllegalArgumentException(
-                    "repeats would make more than " + MOST_COPIES + " holes");
-        }
+        require(hits.size() + end - patternStart);
         patternEnd = end;
         for (Hit h : List.copyOf(hits.subList(patternStart, end))) {
             Pt from = h.from.plus(patternShift);
@@ -607,13 +604,21 @@ public final class DrillReader {
     }
 
     private void hole(Pt from, Pt to) {
-        if (hits.size() >= MOST_HOLES) {
-            if (hits.size() == MOST_HOLES) {
-                log.add(Code.LIMIT, line, "more than " + MOST_HOLES + " holes", "rest left out");
-            }
-            return;
-        }
+        require(hits.size() + 1);
         hits.add(new Hit(from, to, tool, diameters.getOrDefault(tool, 0L), line, span));
+    }
+
+    /** More holes than any board has are refused. */
+    private static void require(int holes) {
+        WorkLimit.step();
+        if (holes > MOST_HOLES) {
+            throw new WorkLimitException(
+                    String.format(
+                            Locale.ROOT,
+                            "It has %,d holes or more; at most %,d are read of one file.",
+                            holes,
+                            MOST_HOLES));
+        }
     }
 
     /**

@@ -3,16 +3,19 @@ package dev.lastcut.core.formats.gerber;
 import dev.lastcut.core.board.Aperture;
 import dev.lastcut.core.board.Feature;
 import dev.lastcut.core.geometry.Pt;
+import dev.lastcut.core.work.WorkLimit;
+import dev.lastcut.core.work.WorkLimitException;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Deque;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 
 /** Collects features, through open step-repeats and block definitions. */
 final class FeatureSink {
-    /** More objects than any board has: a file that asks for more is stopped with a problem. */
-    static final int MOST = 2_000_000;
+    /** More objects than any board's layer has: a file that holds more is refused. */
+    private static final int MOST = 500_000;
 
     private static final class Frame {
         final List<Feature> features = new ArrayList<>();
@@ -34,14 +37,25 @@ final class FeatureSink {
 
     private int total;
 
+    /**
+     * @throws WorkLimitException when there are too many
+     */
     void add(Feature feature) {
+        WorkLimit.step();
+        require(total + 1L);
         frames.peek().features.add(feature);
         total++;
     }
 
-    /** Objects made so far, those inside open blocks and repeats included. */
-    int total() {
-        return total;
+    private static void require(long objects) {
+        if (objects > MOST) {
+            throw new WorkLimitException(
+                    String.format(
+                            Locale.ROOT,
+                            "It has %,d objects or more; at most %,d are read of one file.",
+                            objects,
+                            MOST));
+        }
     }
 
     void openRepeat(int nx, int ny, double dx, double dy) {
@@ -57,10 +71,7 @@ final class FeatureSink {
         if (frames.peek().blockCode == REPEAT) {
             Frame frame = frames.pop();
             long copies = (long) frame.features.size() * frame.nx * frame.ny;
-            if (total + copies > MOST) {
-                throw new IllegalArgumentException(
-                        "the step-repeat would make " + copies + " objects");
-            }
+            require(total + copies);
             // First along Y, then along X (specification, "Step and Repeat"; from memory).
             for (int ix = 0; ix < frame.nx; ix++) {
                 for (int iy = 0; iy < frame.ny; iy++) {

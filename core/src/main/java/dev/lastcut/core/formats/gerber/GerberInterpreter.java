@@ -10,6 +10,7 @@ import dev.lastcut.core.geometry.Length;
 import dev.lastcut.core.geometry.Orientation;
 import dev.lastcut.core.geometry.Pt;
 import dev.lastcut.core.geometry.Segment;
+import dev.lastcut.core.work.WorkLimitException;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -17,6 +18,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.concurrent.CancellationException;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
@@ -66,7 +68,6 @@ final class GerberInterpreter implements CommandLexer.Sink {
     private boolean ended;
     private boolean recognised;
     private boolean warnedFormat;
-    private boolean full;
     private int line;
 
     GerberInterpreter(ProblemLog log) {
@@ -79,6 +80,8 @@ final class GerberInterpreter implements CommandLexer.Sink {
             line = at;
             try {
                 extended(words);
+            } catch (WorkLimitException | CancellationException e) {
+                throw e;
             } catch (RuntimeException e) {
                 skipped(words.toString(), e);
             }
@@ -91,6 +94,8 @@ final class GerberInterpreter implements CommandLexer.Sink {
             line = at;
             try {
                 word(text, from, to);
+            } catch (WorkLimitException | CancellationException e) {
+                throw e;
             } catch (RuntimeException e) {
                 skipped(string(text, from, to), e);
             }
@@ -617,17 +622,6 @@ final class GerberInterpreter implements CommandLexer.Sink {
     }
 
     private void emit(Feature feature) {
-        if (sink.total() >= FeatureSink.MOST) {
-            if (!full) {
-                full = true;
-                log.add(
-                        Code.LIMIT,
-                        line,
-                        "more than " + FeatureSink.MOST + " objects in one file",
-                        "the rest was left out");
-            }
-            return;
-        }
         sink.add(feature);
     }
 

@@ -95,6 +95,11 @@ final class PartTable {
         return all.isEmpty() && chosen.isEmpty() ? empty(content) : all;
     }
 
+    /** Whether the file may hold more rows than are read. */
+    boolean isCutOff() {
+        return table.rows().size() >= Table.MOST_ROWS;
+    }
+
     /** A table of headings and no part. */
     private static List<PartTable> empty(byte[] content) {
         for (Table t : Table.layouts(content)) {

@@ -2,7 +2,9 @@ package dev.lastcut.core.formats.table;
 
 import dev.lastcut.core.board.ListedPart;
 import dev.lastcut.core.board.PlacedPart;
+import dev.lastcut.core.work.WorkLimitException;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 
 /** A file of which it is not known whether it is a parts list or a placement. */
@@ -32,6 +34,13 @@ public final class PartTables {
      */
     public static Found read(String file, byte[] content, List<ColumnKind> chosen) {
         List<PartTable> tables = PartTable.find(content, chosen);
+        if (tables.stream().anyMatch(PartTable::isCutOff)) {
+            throw new WorkLimitException(
+                    String.format(
+                            Locale.ROOT,
+                            "It has %,d rows or more; fewer are read of one table.",
+                            Table.MOST_ROWS));
+        }
         PlacementReader.Result placement = PlacementReader.read(file, tables, content);
         if (placement.looksLikePlacement()) {
             return new Found(

@@ -2,6 +2,7 @@ package dev.lastcut.core.intake.picture;
 
 import dev.lastcut.core.geometry.Pt;
 import dev.lastcut.core.geometry.UnionFind;
+import dev.lastcut.core.work.WorkLimit;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -72,6 +73,7 @@ public final class Blobs {
         this.ink = ink;
         this.firstRun = new int[ink.grid().height() + 1];
         for (int row = 0; row < ink.grid().height(); row++) {
+            WorkLimit.step();
             firstRun[row] = count;
             int at = ink.next(row, 0, true);
             while (at < ink.grid().width()) {

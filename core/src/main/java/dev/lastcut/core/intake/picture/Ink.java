@@ -8,6 +8,7 @@ import dev.lastcut.core.geometry.Flattener;
 import dev.lastcut.core.geometry.Orientation;
 import dev.lastcut.core.geometry.Pt;
 import dev.lastcut.core.geometry.Segment;
+import dev.lastcut.core.work.WorkLimit;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -18,6 +19,9 @@ import org.locationtech.jts.geom.Polygon;
 
 /** The dark pixels of a picture, drawn in the file's order: dark sets, clear erases. */
 public final class Ink {
+    /** So many words of pixels, as a power of two, are about as much work as one step. */
+    private static final int WORDS_OF_A_STEP = 10;
+
     private final Grid grid;
     private final int words;
     private final long[] bits;
@@ -53,6 +57,7 @@ public final class Ink {
 
     /** How many pixels are dark. */
     public long count() {
+        WorkLimit.steps(bits.length >> WORDS_OF_A_STEP);
         long sum = 0;
         for (long w : bits) {
             sum += Long.bitCount(w);
@@ -62,6 +67,7 @@ public final class Ink {
 
     /** How many pixels are dark here and there. */
     public long shared(Ink other) {
+        WorkLimit.steps(bits.length >> WORDS_OF_A_STEP);
         long sum = 0;
         for (int i = 0; i < bits.length; i++) {
             sum += Long.bitCount(bits[i] & other.bits[i]);
@@ -145,6 +151,7 @@ public final class Ink {
                 }
             }
             for (Feature f : features) {
+                WorkLimit.step();
                 boolean dark = f.dark() != negative;
                 if (f instanceof Feature.Flash x) {
                     flash(x, dark);

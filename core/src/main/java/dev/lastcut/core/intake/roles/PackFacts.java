@@ -13,6 +13,7 @@ import dev.lastcut.core.intake.picture.Grid;
 import dev.lastcut.core.intake.reading.JobFile;
 import dev.lastcut.core.intake.reading.Reading;
 import dev.lastcut.core.intake.tables.OpenPads;
+import dev.lastcut.core.work.Parallel;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
@@ -140,7 +141,7 @@ public final class PackFacts {
 
     /** Draws every picture and finds its pieces, side by side, before anybody asks. */
     void lookAtAll() {
-        pictures.values().parallelStream().forEach(Picture::compact);
+        Parallel.forEach(pictures.values(), Picture::compact);
     }
 
     Picture picture(String path) {

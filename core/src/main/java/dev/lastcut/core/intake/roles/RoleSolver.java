@@ -2,6 +2,7 @@ package dev.lastcut.core.intake.roles;
 
 import dev.lastcut.core.board.Role;
 import dev.lastcut.core.board.Side;
+import dev.lastcut.core.work.WorkLimit;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
@@ -200,6 +201,7 @@ final class RoleSolver {
 
     /** By file and slot, under a choice of anchors; anchors themselves can take no slot. */
     private double[][] matrix(int[] anchors) {
+        WorkLimit.steps((long) pictures.size() * slots.length);
         double[][] all = new double[pictures.size()][];
         boolean outer = anchors[0] >= 0 && anchors[1] >= 0;
         for (int f = 0; f < all.length; f++) {
@@ -311,6 +313,7 @@ final class RoleSolver {
     }
 
     private Solution solve(Choice c, int file, Predicate<Role> allowed, boolean mayBeNone) {
+        WorkLimit.steps((long) pictures.size() * slots.length);
         double[][] known = matrices.computeIfAbsent(c, k -> matrix(k.anchors));
         double[][] weights = known.clone();
         if (file >= 0) {

@@ -16,6 +16,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.regex.Pattern;
 import org.locationtech.jts.geom.Envelope;
+import org.locationtech.jts.index.strtree.ItemBoundable;
 import org.locationtech.jts.index.strtree.STRtree;
 
 /** What lies about a part on its own side, once it is known which picture is of which side. */
@@ -58,6 +59,10 @@ public final class SidedLook implements Look, SideWords.Pads {
         return pads.get(side).hasPair(part.at(), pack::isSurface);
     }
 
+    private static double distance(ItemBoundable a, ItemBoundable b) {
+        return ((PlacedPart) a.getItem()).at().distance(((PlacedPart) b.getItem()).at());
+    }
+
     /** How far about each of these parts its own lines reach: half way to its neighbour. */
     public void among(List<PlacedPart> parts) {
         for (Side side : Side.values()) {
@@ -65,12 +70,15 @@ public final class SidedLook implements Look, SideWords.Pads {
             List<PlacedPart> own = parts.stream().filter(p -> p.side() == side).toList();
             own.forEach(p -> tree.insert(new Envelope(p.at().coordinate()), p));
             for (PlacedPart p : own) {
-                Envelope near = new Envelope(p.at().coordinate());
-                near.expandBy(2 * MOST_REACH_NM);
                 double least = 2 * MOST_REACH_NM;
-                for (Object o : tree.query(near)) {
-                    double d = ((PlacedPart) o).at().distance(p.at());
-                    least = o != p && d < least ? d : least;
+                Object[] nearest =
+                        tree.nearestNeighbour(
+                                new Envelope(p.at().coordinate()), p, SidedLook::distance, 2);
+                for (Object o : nearest) {
+                    least =
+                            o == p
+                                    ? least
+                                    : Math.min(least, ((PlacedPart) o).at().distance(p.at()));
                 }
                 reach.put(p.designator(), Math.max(LEAST_REACH_NM, least / 2));
             }

@@ -5,6 +5,7 @@ import dev.lastcut.core.geometry.Flattener;
 import dev.lastcut.core.geometry.Geo;
 import dev.lastcut.core.geometry.Length;
 import dev.lastcut.core.geometry.Pt;
+import dev.lastcut.core.work.Parallel;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -176,11 +177,7 @@ public record BodyVerdict(
         int high = chains.size();
         while (low + 1 < high) {
             int middle = (low + high) / 2;
-            Geometry gone =
-                    Geo.union(
-                            chains.subList(0, middle).parallelStream()
-                                    .map(Sweep.Chain::area)
-                                    .toList());
+            Geometry gone = Geo.union(Parallel.map(chains.subList(0, middle), Sweep.Chain::area));
             if (isHeld(board, gone)) {
                 low = middle;
             } else {

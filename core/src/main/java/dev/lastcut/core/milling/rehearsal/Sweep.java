@@ -1,6 +1,7 @@
 package dev.lastcut.core.milling.rehearsal;
 
 import dev.lastcut.core.geometry.Geo;
+import dev.lastcut.core.work.Parallel;
 import java.util.ArrayList;
 import java.util.List;
 import org.locationtech.jts.geom.Coordinate;
@@ -94,6 +95,6 @@ final class Sweep {
 
     /** Everything passed over. */
     Geometry area() {
-        return Geo.union(chains().parallelStream().map(Chain::area).toList());
+        return Geo.union(Parallel.map(chains(), Chain::area));
     }
 }
