@@ -47,6 +47,9 @@ import { StaleDialog } from './ticket/StaleDialog';
 import { useEvents } from './ticket/useEvents';
 import { Traveller } from './traveller/Traveller';
 import { BrokenOff } from './ui/BrokenOff';
+import { Guarded } from './ui/Guarded';
+import { USUAL, WIDE } from './ui/panes';
+import { SidePane } from './ui/SidePane';
 
 /** Which films a station lays out by itself; the user's own choice wins over it. */
 function filmsFor(
@@ -298,50 +301,55 @@ function Bench({ job, station }: { job: Job; station: Station }) {
       <StaleDialog job={job.id} />
       <Keys job={job} findings={findings.map((f) => f.id)} find={find} />
       <main className="h-full min-w-0 grow">
-        {station === 'panel' && panelData && plan && panelData.boards.length > 0 ? (
-          <PanelTable
-            key={`panel ${job.id}`}
-            job={job}
-            panel={panelData}
-            gapNm={gapOf(plan) * 1e6}
-            findings={ofPanel}
-            onMoved={movePanel}
-          />
-        ) : pictured ? (
-          <DeskPictures key={pictured.id} order={pictured} />
-        ) : (
-          <LightTable
-            key={job.id}
-            job={job}
-            findings={flags}
-            pieces={pieces}
-            parts={station === 'parts' ? (parts.data ?? null) : null}
-            paths={station === 'mill' && millTab === 'programs' ? (paths.data ?? null) : null}
-            milling={station === 'mill'}
-            touching={station === 'touch-up'}
-            before={station === 'touch-up' && touch.look === 'before' && job.touches.listed > 0}
-            over={over}
-            focus={focus}
-            shown={shown}
-            changes={
-              station === 'touch-up'
-                ? touch.look === 'change' && job.touches.listed > 0
-                  ? (touched.data ?? null)
-                  : null
-                : !showChanges
-                  ? null
-                  : station === 'bring-in'
-                    ? (changes.data ?? null)
-                    : comparison.changes
-            }
-          />
-        )}
+        <Guarded key={`${job.id} ${station === 'panel'}`} of="The light table">
+          {station === 'panel' && panelData && plan && panelData.boards.length > 0 ? (
+            <PanelTable
+              key={`panel ${job.id}`}
+              job={job}
+              panel={panelData}
+              gapNm={gapOf(plan) * 1e6}
+              findings={ofPanel}
+              onMoved={movePanel}
+            />
+          ) : pictured ? (
+            <DeskPictures key={pictured.id} order={pictured} />
+          ) : (
+            <LightTable
+              key={job.id}
+              job={job}
+              findings={flags}
+              pieces={pieces}
+              parts={station === 'parts' ? (parts.data ?? null) : null}
+              paths={station === 'mill' && millTab === 'programs' ? (paths.data ?? null) : null}
+              milling={station === 'mill'}
+              touching={station === 'touch-up'}
+              before={station === 'touch-up' && touch.look === 'before' && job.touches.listed > 0}
+              over={over}
+              focus={focus}
+              shown={shown}
+              changes={
+                station === 'touch-up'
+                  ? touch.look === 'change' && job.touches.listed > 0
+                    ? (touched.data ?? null)
+                    : null
+                  : !showChanges
+                    ? null
+                    : station === 'bring-in'
+                      ? (changes.data ?? null)
+                      : comparison.changes
+              }
+            />
+          )}
+        </Guarded>
       </main>
-      <aside
-        className={`border-edge h-full shrink-0 border-l ${station === 'parts' ? 'w-[480px]' : 'w-[350px]'}`}
+      <SidePane
+        name={station === 'parts' ? 'parts' : 'station'}
+        usual={station === 'parts' ? WIDE : USUAL}
       >
-        {panels[station]}
-      </aside>
+        <Guarded key={station} of="This station">
+          {panels[station]}
+        </Guarded>
+      </SidePane>
     </>
   );
 }

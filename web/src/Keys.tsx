@@ -33,7 +33,11 @@ const KEYS: [string, string][] = [
   ['?', 'this list'],
 ];
 
-/** Keys that work everywhere but in fields. */
+/** What has keys of its own: a letter chooses in a list, and must do nothing else. */
+const OWN_KEYS =
+  'input:not([type=checkbox]), textarea, select, [contenteditable], [role=combobox], [role=slider], [role=spinbutton], [role=dialog], [role=listbox], [role=menu]';
+
+/** Keys that work everywhere but where keys have a meaning of their own. */
 export function Keys({
   job,
   findings,
@@ -47,9 +51,7 @@ export function Keys({
   const { undo, redo } = useSteps(job);
   useEffect(() => {
     const onKey = (e: KeyboardEvent) => {
-      const field = (e.target as HTMLElement).closest(
-        'input, textarea, [role=dialog], [role=listbox]',
-      );
+      const field = (e.target as HTMLElement).closest(OWN_KEYS);
       // A field in which nothing is being typed has nothing of its own to undo.
       const busy = field !== null && !field.matches('[data-typing=false]');
       if (!busy && (e.ctrlKey || e.metaKey) && e.key.toLowerCase() === 'z') {
@@ -57,7 +59,12 @@ export function Keys({
         (e.shiftKey ? redo : undo)();
         return;
       }
-      if (field || e.ctrlKey || e.metaKey || e.altKey) {
+      const layer = document.querySelector('[role=dialog], [role=listbox], [role=menu]');
+      if (e.key === 'Escape' && !layer && !e.defaultPrevented) {
+        useView.getState().escape();
+        return;
+      }
+      if (field || layer || e.ctrlKey || e.metaKey || e.altKey) {
         return;
       }
       const view = useView.getState();

@@ -427,6 +427,11 @@ export const api = {
   /** Turns all parts of a package, or one part; 0 takes it back. */
   turn: (id: number, of: { packageName: string } | { designator: string }, degrees: number) =>
     toVersion(id, `${job(id)}/placement/turn`, 'POST', { ...of, degrees }),
+  /** Several turns as one choice, undone as one. */
+  turns: (
+    id: number,
+    turns: readonly (({ packageName: string } | { designator: string }) & { degrees: number })[],
+  ) => toVersion(id, `${job(id)}/placement/turns`, 'POST', turns),
   byHand: (
     id: number,
     of: { packageName: string } | { designators: readonly string[] } | { side: string },

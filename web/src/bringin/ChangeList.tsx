@@ -3,6 +3,7 @@ import { useView } from '../store/view';
 import { ADDED, hexOfInk, REMOVED } from '../table/inks';
 import { length } from '../units';
 import { Fact } from '../ui/Panel';
+import { Shown } from '../ui/Shown';
 
 function counted(n: number, what: string): string {
   return `${n} ${what}${n === 1 ? '' : 's'}`;
@@ -51,37 +52,41 @@ export function ChangeList({
         <h3 className="text-faint mt-2">{counted(changes.holes.length, 'hole')}</h3>
       ) : null}
       <ul>
-        {changes.holes.slice(0, 100).map((h, i) => (
-          <li key={i}>
-            <button
-              type="button"
-              className="hover:text-petrol text-left"
-              onClick={() => goTo(h.x, h.y)}
-            >
-              {h.what}{' '}
-              <span className="num text-faint text-[13px]">
-                {length(h.x, unit)}, {length(h.y, unit)}
-              </span>
-            </button>
-          </li>
-        ))}
+        <Shown items={changes.holes} most={100} what="holes">
+          {(h) => (
+            <li>
+              <button
+                type="button"
+                className="hover:text-petrol text-left"
+                onClick={() => goTo(h.x, h.y)}
+              >
+                {h.what}{' '}
+                <span className="num text-faint text-[13px]">
+                  {length(h.x, unit)}, {length(h.y, unit)}
+                </span>
+              </button>
+            </li>
+          )}
+        </Shown>
       </ul>
       {changes.parts.length > 0 ? (
         <h3 className="text-faint mt-2">{counted(changes.parts.length, 'part')}</h3>
       ) : null}
       <ul>
-        {changes.parts.slice(0, 200).map((p) => (
-          <li key={p.designator}>
-            <button
-              type="button"
-              disabled={p.x == null || p.y == null}
-              className="enabled:hover:text-petrol text-left"
-              onClick={() => goTo(p.x ?? 0, p.y ?? 0)}
-            >
-              <b className="num font-semibold">{p.designator}</b> {p.what}
-            </button>
-          </li>
-        ))}
+        <Shown items={changes.parts} most={200} what="parts">
+          {(p) => (
+            <li>
+              <button
+                type="button"
+                disabled={p.x == null || p.y == null}
+                className="enabled:hover:text-petrol text-left"
+                onClick={() => goTo(p.x ?? 0, p.y ?? 0)}
+              >
+                <b className="num font-semibold">{p.designator}</b> {p.what}
+              </button>
+            </li>
+          )}
+        </Shown>
       </ul>
     </section>
   );

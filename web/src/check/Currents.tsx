@@ -95,7 +95,7 @@ export function Currents({ job }: { job: Job }) {
             className="border-edge bg-card w-full rounded border px-1.5 py-0.5"
           />
           <datalist id="nets-with-names">
-            {job.nets.slice(0, 500).map((n) => (
+            {job.nets.map((n) => (
               <option key={n.net} value={n.name} />
             ))}
           </datalist>

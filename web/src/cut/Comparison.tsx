@@ -2,6 +2,7 @@ import type { CutDifference } from '../api/client';
 import { ChangeList } from '../bringin/ChangeList';
 import { Button } from '../ui/Button';
 import { usePair } from './useComparison';
+import { Shown } from '../ui/Shown';
 
 const MOST = 60;
 
@@ -28,14 +29,16 @@ export function Comparison({ difference: d }: { difference: CutDifference }) {
       <h3 className="font-semibold">Findings</h3>
       {d.findings.length === 0 ? <p className="text-faint">The same.</p> : null}
       <ul aria-label="Findings that differ">
-        {d.findings.slice(0, MOST).map((f, i) => (
-          <li key={i} className="border-edge/60 border-b py-0.5">
-            <b className={`font-semibold ${f.isNew ? 'text-stop' : 'text-good'}`}>
-              {f.isNew ? 'new' : 'gone'}
-            </b>{' '}
-            {f.message}
-          </li>
-        ))}
+        <Shown items={d.findings} most={MOST} what="findings">
+          {(f) => (
+            <li className="border-edge/60 border-b py-0.5">
+              <b className={`font-semibold ${f.isNew ? 'text-stop' : 'text-good'}`}>
+                {f.isNew ? 'new' : 'gone'}
+              </b>{' '}
+              {f.message}
+            </li>
+          )}
+        </Shown>
       </ul>
       <h3 className="mt-2 font-semibold">Files</h3>
       {d.files.length === 0 ? <p className="text-faint">Byte for byte the same.</p> : null}

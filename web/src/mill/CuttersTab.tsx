@@ -8,6 +8,7 @@ import { Button } from '../ui/Button';
 import { Working } from '../ui/Working';
 import { useMill } from './scene';
 import { useSetup } from './useSetup';
+import { Shown } from '../ui/Shown';
 
 const MOST_PLACES = 30;
 
@@ -168,29 +169,26 @@ function Detail({ set }: { set: MillSet }) {
             {set.joined > 0 ? 'Where nets stay joined' : 'Out of reach'}
           </h2>
           <ul aria-label="Places">
-            {spots.slice(0, MOST_PLACES).map((p, i) => (
-              <li key={`${p.at.x} ${p.at.y} ${i}`}>
-                <button
-                  type="button"
-                  className="hover:bg-edge/40 border-edge/60 flex w-full justify-between gap-2 border-b py-1 text-left"
-                  onClick={() => look({ key: `mill ${i}`, x: p.at.x, y: p.at.y, span: 4e6 })}
-                >
-                  <span className="min-w-0 truncate">
-                    {p.nets.length > 0 ? p.nets.join(' · ') : 'no net'}
-                    <span className="text-faint"> {p.side}</span>
-                  </span>
-                  <span className="num shrink-0">
-                    {set.joined > 0 ? `gap ${length(p.nm, unit)}` : `${p.areaMm2.toFixed(3)} mm²`}
-                  </span>
-                </button>
-              </li>
-            ))}
+            <Shown items={spots} most={MOST_PLACES} what="places">
+              {(p, i) => (
+                <li>
+                  <button
+                    type="button"
+                    className="hover:bg-edge/40 border-edge/60 flex w-full justify-between gap-2 border-b py-1 text-left"
+                    onClick={() => look({ key: `mill ${i}`, x: p.at.x, y: p.at.y, span: 4e6 })}
+                  >
+                    <span className="min-w-0 truncate">
+                      {p.nets.length > 0 ? p.nets.join(' · ') : 'no net'}
+                      <span className="text-faint"> {p.side}</span>
+                    </span>
+                    <span className="num shrink-0">
+                      {set.joined > 0 ? `gap ${length(p.nm, unit)}` : `${p.areaMm2.toFixed(3)} mm²`}
+                    </span>
+                  </button>
+                </li>
+              )}
+            </Shown>
           </ul>
-          {spots.length > MOST_PLACES ? (
-            <p className="text-faint mt-1">
-              The largest {MOST_PLACES} of {spots.length} are listed; all lie on the table.
-            </p>
-          ) : null}
         </>
       ) : null}
     </>

@@ -3,6 +3,7 @@ import type { Rehearsal } from '../api/client';
 import { useView } from '../store/view';
 import { length } from '../units';
 import { Fact } from '../ui/Panel';
+import { Shown } from '../ui/Shown';
 
 const MOST = 40;
 
@@ -87,20 +88,24 @@ export function Verdict({ result }: { result: Rehearsal }) {
               Not tied to {c.tied.net}, {c.side}
             </h2>
             <ul aria-label={`Not tied, ${c.side}`}>
-              {c.tied.places.slice(0, MOST).map((l, i) => (
-                <li key={`${l.at.x} ${l.at.y}`}>
-                  <button
-                    type="button"
-                    onClick={() => go(`loose ${i}`, l.at.x, l.at.y)}
-                    className="hover:bg-edge/40 border-edge/60 block w-full border-b py-1 text-left"
-                  >
-                    A piece of {l.areaMm2.toFixed(2)} mm² hangs on no net.
-                  </button>
-                </li>
-              ))}
+              <Shown items={c.tied.places} most={MOST} what="pieces">
+                {(l, i) => (
+                  <li>
+                    <button
+                      type="button"
+                      onClick={() => go(`loose ${i}`, l.at.x, l.at.y)}
+                      className="hover:bg-edge/40 border-edge/60 block w-full border-b py-1 text-left"
+                    >
+                      A piece of {l.areaMm2.toFixed(2)} mm² hangs on no net.
+                    </button>
+                  </li>
+                )}
+              </Shown>
             </ul>
-            {c.tied.loose > MOST ? (
-              <p className="text-faint">and {c.tied.loose - MOST} more, all smaller.</p>
+            {c.tied.loose > c.tied.places.length ? (
+              <p className="text-faint">
+                and {c.tied.loose - c.tied.places.length} more, all smaller.
+              </p>
             ) : null}
           </div>
         ) : null,
@@ -109,22 +114,24 @@ export function Verdict({ result }: { result: Rehearsal }) {
         <>
           <h2 className="mt-3 mb-1 font-semibold">Hazards</h2>
           <ul aria-label="Hazards">
-            {result.hazards.slice(0, MOST).map((h) => (
-              <li key={`${h.program} ${h.line} ${h.sentence}`}>
-                <button
-                  type="button"
-                  onClick={() => go(`hazard ${h.line}`, h.at.x, h.at.y)}
-                  className={`hover:bg-edge/40 mb-1 block w-full border-l-4 pl-2 text-left ${h.severe ? 'border-stop' : 'border-look/60'}`}
-                >
-                  <span className="text-faint block text-[12.5px]">
-                    {h.program}
-                    {h.line > 0 ? `, line ${h.line}` : ''}
-                    {h.also > 0 ? ` and ${h.also} more` : ''}
-                  </span>
-                  {h.sentence}
-                </button>
-              </li>
-            ))}
+            <Shown items={result.hazards} most={MOST} what="hazards">
+              {(h) => (
+                <li>
+                  <button
+                    type="button"
+                    onClick={() => go(`hazard ${h.line}`, h.at.x, h.at.y)}
+                    className={`hover:bg-edge/40 mb-1 block w-full border-l-4 pl-2 text-left ${h.severe ? 'border-stop' : 'border-look/60'}`}
+                  >
+                    <span className="text-faint block text-[12.5px]">
+                      {h.program}
+                      {h.line > 0 ? `, line ${h.line}` : ''}
+                      {h.also > 0 ? ` and ${h.also} more` : ''}
+                    </span>
+                    {h.sentence}
+                  </button>
+                </li>
+              )}
+            </Shown>
           </ul>
         </>
       ) : null}
@@ -132,13 +139,10 @@ export function Verdict({ result }: { result: Rehearsal }) {
         <>
           <h2 className="mt-3 mb-1 font-semibold">What would be wrong</h2>
           <ul aria-label="Faults">
-            {groups.slice(0, MOST).map((group) => (
-              <FaultRow key={group[0]?.sentence} group={group} onGo={go} />
-            ))}
+            <Shown items={groups} most={MOST} what="faults">
+              {(group) => <FaultRow group={group} onGo={go} />}
+            </Shown>
           </ul>
-          {groups.length > MOST ? (
-            <p className="text-faint">and {groups.length - MOST} more.</p>
-          ) : null}
         </>
       ) : null}
     </div>

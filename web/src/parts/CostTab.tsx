@@ -4,6 +4,7 @@ import { Button } from '../ui/Button';
 import { NumberField } from '../ui/NumberField';
 import { money, pieces } from './words';
 import type { PartsChange } from './usePartsChange';
+import { Shown } from '../ui/Shown';
 
 const WHAT: Record<string, string> = {
   parts: 'parts',
@@ -102,28 +103,27 @@ export function CostTab({ job, parts, change }: { job: Job; parts: Parts; change
       ) : null}
       <h2 className="mt-3 mb-1 font-semibold">What makes it dear</h2>
       <ul aria-label="What makes it dear">
-        {cost.items.slice(0, 40).map((i) => (
-          <li
-            key={`${i.what} ${i.designators}`}
-            className="border-edge/60 grid grid-cols-[minmax(0,1fr)_7.5rem_5.5rem] items-baseline gap-2 border-b py-0.5"
-          >
-            <span className="relative min-w-0">
-              <span
-                aria-hidden
-                className="bg-sienna/15 absolute inset-y-0 left-0"
-                style={{ width: `${(100 * i.amount) / dearest}%` }}
-              />
-              <span className="relative">
-                <span className="num text-[13px] break-words">{i.designators}</span>{' '}
-                <span className="text-faint text-[13px]">{WHAT[i.what] ?? i.what}</span>
+        <Shown items={cost.items} most={40} what="items">
+          {(i) => (
+            <li className="border-edge/60 grid grid-cols-[minmax(0,1fr)_7.5rem_5.5rem] items-baseline gap-2 border-b py-0.5">
+              <span className="relative min-w-0">
+                <span
+                  aria-hidden
+                  className="bg-sienna/15 absolute inset-y-0 left-0"
+                  style={{ width: `${(100 * i.amount) / dearest}%` }}
+                />
+                <span className="relative">
+                  <span className="num text-[13px] break-words">{i.designators}</span>{' '}
+                  <span className="text-faint text-[13px]">{WHAT[i.what] ?? i.what}</span>
+                </span>
               </span>
-            </span>
-            <span className="num text-faint text-right text-[12.5px]">
-              {pieces(i.pieces)} × {money(i.each, '')}
-            </span>
-            <span className="num text-right">{money(i.amount, currency)}</span>
-          </li>
-        ))}
+              <span className="num text-faint text-right text-[12.5px]">
+                {pieces(i.pieces)} × {money(i.each, '')}
+              </span>
+              <span className="num text-right">{money(i.amount, currency)}</span>
+            </li>
+          )}
+        </Shown>
       </ul>
     </>
   );

@@ -89,11 +89,15 @@ export function ByPackage({
             className="mt-1.5"
             disabled={change.busy}
             onClick={() =>
-              change.make(async () => {
-                for (const k of elsewhere) {
-                  await api.turn(job.id, { packageName: k.footprint }, k.proposed ?? 0);
-                }
-              })
+              change.make(() =>
+                api.turns(
+                  job.id,
+                  elsewhere.map((k) => ({
+                    packageName: k.footprint,
+                    degrees: k.proposed ?? 0,
+                  })),
+                ),
+              )
             }
           >
             Turn these to the shop’s zero

@@ -116,10 +116,12 @@ export function KindCard({
             disabled={change.busy}
             onClick={() =>
               change.make(async () => {
-                for (const p of kind.parts.filter((q) => q.turn !== 0)) {
-                  await api.turn(job.id, { designator: p.designator }, 0);
-                }
-                await api.turn(job.id, ofKind, (kind.turn + learned) % 360);
+                await api.turns(job.id, [
+                  ...kind.parts
+                    .filter((p) => p.turn !== 0)
+                    .map((p) => ({ designator: p.designator, degrees: 0 })),
+                  { ...ofKind, degrees: (kind.turn + learned) % 360 },
+                ]);
                 setLearned(null);
               })
             }

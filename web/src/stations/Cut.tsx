@@ -11,6 +11,7 @@ import { Select } from '../ui/Select';
 import { Panel } from '../ui/Panel';
 import { Working } from '../ui/Working';
 import { FileList, MakeOutputs } from './outputs';
+import { ChangedSince } from '../cut/ChangedSince';
 
 /** Freezing what is handed over, and what was handed over before. */
 export function Cut({
@@ -48,6 +49,7 @@ export function Cut({
   const newest = cuts.data?.[0]?.number ?? 1;
   return (
     <Panel title="Cut" lead="One numbered zip with everything for the shop, kept for good.">
+      {cuts.data?.[0] ? <ChangedSince cut={cuts.data[0]} job={job} /> : null}
       {blocked ? (
         <div className="border-stop bg-card mb-3 rounded border-l-4 p-3">
           <p>{why}</p>

@@ -7,6 +7,7 @@ import { length } from '../units';
 import { Fact, Panel } from '../ui/Panel';
 import { search, type Hit } from './find';
 import { Print } from './Print';
+import { Shown } from '../ui/Shown';
 
 interface HoleSize {
   diameter: number;
@@ -163,32 +164,31 @@ function Nets({ nets }: { nets: NetLine[] }) {
           </tr>
         </thead>
         <tbody>
-          {sorted.slice(0, 100).map((n) => (
-            <tr key={n.net} className="border-edge/60 border-b">
-              <td>
-                <button
-                  type="button"
-                  aria-pressed={n.net === lit}
-                  onClick={() => useView.getState().lightNet(n.net === lit ? null : n.net)}
-                  className="num aria-pressed:bg-petrol hover:text-petrol rounded px-1 text-left break-all aria-pressed:text-white"
-                >
-                  {n.name}
-                </button>
-              </td>
-              <td className="num text-right">
-                {n.lengthNm > 0 ? length(n.lengthNm, unit).split(' ')[0] : ''}
-              </td>
-              <td className="num text-right">
-                {n.narrowestNm > 0 ? length(n.narrowestNm, unit).split(' ')[0] : ''}
-              </td>
-              <td className="num text-right">{n.pads}</td>
-            </tr>
-          ))}
+          <Shown items={sorted} most={100} what="nets" row>
+            {(n) => (
+              <tr className="border-edge/60 border-b">
+                <td>
+                  <button
+                    type="button"
+                    aria-pressed={n.net === lit}
+                    onClick={() => useView.getState().lightNet(n.net === lit ? null : n.net)}
+                    className="num aria-pressed:bg-petrol hover:text-petrol rounded px-1 text-left break-all aria-pressed:text-white"
+                  >
+                    {n.name}
+                  </button>
+                </td>
+                <td className="num text-right">
+                  {n.lengthNm > 0 ? length(n.lengthNm, unit).split(' ')[0] : ''}
+                </td>
+                <td className="num text-right">
+                  {n.narrowestNm > 0 ? length(n.narrowestNm, unit).split(' ')[0] : ''}
+                </td>
+                <td className="num text-right">{n.pads}</td>
+              </tr>
+            )}
+          </Shown>
         </tbody>
       </table>
-      {nets.length > 100 ? (
-        <p className="text-faint mt-1">{nets.length - 100} more: find them by name above.</p>
-      ) : null}
     </>
   );
 }

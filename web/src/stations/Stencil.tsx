@@ -8,6 +8,7 @@ import { NumberField } from '../ui/NumberField';
 import { Fact, Panel } from '../ui/Panel';
 import { Select } from '../ui/Select';
 import { FileList, MakeOutputs } from './outputs';
+import { Shown } from '../ui/Shown';
 
 const MOST_LISTED = 40;
 
@@ -158,24 +159,23 @@ function Ratios({ stencil }: { stencil: StencilResult }) {
             </p>
           ))}
           <ul aria-label="Openings that keep their paste" className="mt-1.5">
-            {failing.slice(0, MOST_LISTED).map((o) => (
-              <li key={`${o.x} ${o.y}`} className="border-edge/60 border-b">
-                <button
-                  type="button"
-                  className="hover:bg-paper flex w-full justify-between gap-2 py-0.5 text-left"
-                  onClick={() => lookAt({ key: `${o.x} ${o.y}`, x: o.x, y: o.y, span: 4e6 })}
-                >
-                  <span>{o.part || 'an opening'}</span>
-                  <span className="num">
-                    {o.areaRatio.toFixed(2)}, {o.aspect.toFixed(2)}
-                  </span>
-                </button>
-              </li>
-            ))}
+            <Shown items={failing} most={MOST_LISTED} what="openings">
+              {(o) => (
+                <li className="border-edge/60 border-b">
+                  <button
+                    type="button"
+                    className="hover:bg-paper flex w-full justify-between gap-2 py-0.5 text-left"
+                    onClick={() => lookAt({ key: `${o.x} ${o.y}`, x: o.x, y: o.y, span: 4e6 })}
+                  >
+                    <span>{o.part || 'an opening'}</span>
+                    <span className="num">
+                      {o.areaRatio.toFixed(2)}, {o.aspect.toFixed(2)}
+                    </span>
+                  </button>
+                </li>
+              )}
+            </Shown>
           </ul>
-          {failing.length > MOST_LISTED ? (
-            <p className="text-faint">and {failing.length - MOST_LISTED} more</p>
-          ) : null}
         </>
       )}
     </>

@@ -60,6 +60,8 @@ interface ViewState {
   filter: FindingFilter;
   /** Findings a sign-off is being written for; null when none. */
   signing: readonly string[] | null;
+  /** How often Esc was pressed: whatever a pointer is doing ends then. */
+  escaped: number;
   part: string | null;
   operation: number;
   /** Clears what belongs to one job. */
@@ -84,6 +86,8 @@ interface ViewState {
   selectFinding: (id: string | null) => void;
   setFilter: (part: Partial<FindingFilter>) => void;
   sign: (findings: readonly string[] | null) => void;
+  /** Ends what the pointer is doing: measuring, a lit net, a shape half drawn. */
+  escape: () => void;
   selectPart: (designator: string | null) => void;
   selectOperation: (index: number) => void;
 }
@@ -119,6 +123,7 @@ export const useView = create<ViewState>((set) => ({
   finding: null,
   filter: { text: '', severity: 'all', only: 'all', group: 'severity' },
   signing: null,
+  escaped: 0,
   part: null,
   operation: 0,
   startJob: () =>
@@ -158,6 +163,7 @@ export const useView = create<ViewState>((set) => ({
   selectFinding: (finding) => set({ finding }),
   setFilter: (part) => set((s) => ({ filter: { ...s.filter, ...part } })),
   sign: (signing) => set({ signing }),
+  escape: () => set((s) => ({ escaped: s.escaped + 1, measuring: false, net: null })),
   selectPart: (part) => set({ part }),
   selectOperation: (operation) => set({ operation }),
 }));

@@ -33,7 +33,7 @@ export function Films({
     return <XrayBar job={job} xray={xray} />;
   }
   return (
-    <div className="border-edge bg-card flex flex-wrap items-center gap-1 border-b px-2 py-1">
+    <div className="border-edge bg-card flex flex-wrap items-center gap-1 border-b px-2 py-1 whitespace-nowrap max-[940px]:flex-nowrap max-[940px]:overflow-x-auto [scrollbar-width:thin]">
       {films.map((f) => {
         const film = filmOf(f.role);
         return (
@@ -52,7 +52,7 @@ export function Films({
               setFilms(Object.fromEntries(films.map((g) => [g.role, filmOf(g.role)])));
               cycle(f.role);
             }}
-            className="border-edge hover:border-faint flex items-center gap-1 rounded border px-1.5 text-[13px] data-[state=dim]:text-faint data-[state=off]:border-dashed data-[state=off]:text-faint data-[state=off]:line-through"
+            className="border-edge hover:border-faint flex shrink-0 items-center gap-1 rounded border px-1.5 text-[13px] data-[state=dim]:text-faint data-[state=off]:border-dashed data-[state=off]:text-faint data-[state=off]:line-through"
           >
             <span
               className="border-ink/30 inline-block h-3 w-3 rounded-sm border"
@@ -70,7 +70,7 @@ export function Films({
           </button>
         );
       })}
-      <span className="text-faint ml-auto flex gap-2 text-[13px]">
+      <span className="text-faint ml-auto flex shrink-0 gap-2 pl-2 text-[13px]">
         {(
           [
             ['all', () => true],

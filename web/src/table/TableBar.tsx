@@ -4,19 +4,21 @@ import { Button, Toggle } from '../ui/Button';
 import { Slider } from '../ui/Slider';
 
 /** Below the table: where the pointer is, and what the table can do. */
-export function TableBar({ onFit, readout }: { onFit: () => void; readout: string }) {
+export function TableBar({ onFit, readout }: { onFit: (() => void) | null; readout: string }) {
   const view = useView();
   return (
-    <div className="border-edge bg-card flex flex-wrap items-center gap-0.5 border-t px-2 py-1 whitespace-nowrap">
+    <div className="border-edge bg-card flex shrink-0 flex-wrap items-center gap-0.5 border-t px-2 py-1 whitespace-nowrap max-[940px]:flex-nowrap max-[940px]:overflow-x-auto [scrollbar-width:thin]">
       <output aria-label="Pointer position" className="num w-36 shrink-0 whitespace-pre">
         {readout}
       </output>
       <Button look="quiet" onClick={view.cycleUnit} title="Change the unit (U)">
         {view.unit}
       </Button>
-      <Button look="quiet" onClick={onFit} title="Show the whole board (Home)">
-        Fit
-      </Button>
+      {onFit ? (
+        <Button look="quiet" onClick={onFit} title="Show the whole board (Home)">
+          Fit
+        </Button>
+      ) : null}
       <Toggle on={view.flipped} onClick={view.flip} title="See it from below (B)">
         Below
       </Toggle>

@@ -1,4 +1,5 @@
 import earcut from 'earcut';
+import { PlaceIndex } from './place';
 
 /** A stretch of vertices. */
 export interface Range {
@@ -41,6 +42,8 @@ export interface Mesh {
    * fine one.
    */
   fine?: () => Mesh;
+  /** What lies where; made when first asked for. */
+  places?: () => PlaceIndex;
 }
 
 /** Polygons with more holes than this are drawn with a mask. */
@@ -118,10 +121,12 @@ export function capsule(
 /** A layer as it is first shown: coarse when it is large, with the way to the fine one. */
 export function decode(buffer: ArrayBuffer, originX: number, originY: number): Mesh {
   const fine = () => unpack(buffer, originX, originY, { error: FINE_UM, mask: true });
+  let index: PlaceIndex | null = null;
+  const places = () => (index ??= new PlaceIndex(buffer));
   if (buffer.byteLength / 4 < LARGE_LAYER) {
-    return fine();
+    return { ...fine(), places };
   }
-  return { ...unpack(buffer, originX, originY, { error: COARSE_UM, mask: true }), fine };
+  return { ...unpack(buffer, originX, originY, { error: COARSE_UM, mask: true }), fine, places };
 }
 
 /** Where the pieces of a layer begin in its words, ordered by tile. */

@@ -23,7 +23,10 @@ interface Drawing {
   /** Each says whether the event was for it. */
   down: (e: React.PointerEvent) => boolean;
   move: (e: React.PointerEvent) => boolean;
-  up: (e: React.PointerEvent, clicked: boolean) => boolean;
+  /** Whether letting go now is for it. */
+  takes: () => boolean;
+  up: (e: React.PointerEvent, clicked: boolean) => void;
+  cancel: () => void;
   key: (e: React.KeyboardEvent) => boolean;
 }
 
@@ -65,7 +68,12 @@ export function useDrawing(
       .show({ held: { key: grip.current.key, ...rounded(placeOf(e), stepNm(view.scale)) } });
     return true;
   };
-  const up = (e: React.PointerEvent, clicked: boolean): boolean => {
+  const takes = () => grip.current !== null || (on && useTouch.getState().asking !== null);
+  const cancel = () => {
+    grip.current = null;
+    useTouch.getState().show({ held: null });
+  };
+  const up = (e: React.PointerEvent, clicked: boolean): void => {
     const scene = useTouch.getState();
     if (grip.current) {
       const was = grip.current;
@@ -74,16 +82,16 @@ export function useDrawing(
         held: null,
         ...(scene.held ? { dropped: { ...scene.held, key: was.key } } : {}),
       });
-      return true;
+      return;
     }
     if (!on || !scene.asking || !clicked) {
-      return false;
+      return;
     }
     const at = placeOf(e);
     const first = scene.draft[0];
     if (scene.asking.shape === 'area' && scene.draft.length > 2 && first && near(first, at)) {
       scene.finish();
-      return true;
+      return;
     }
     // Holes and the middles of pads catch the pointer; edges do not.
     const far = NEAR_PX / view.scale;
@@ -94,7 +102,6 @@ export function useDrawing(
       .then((s) => (s.kind === 'hole' || s.kind === 'centre' ? { x: s.x, y: s.y } : free))
       .catch(() => free)
       .then((p) => useTouch.getState().add(p));
-    return true;
   };
   const key = (e: React.KeyboardEvent): boolean => {
     const scene = useTouch.getState();
@@ -129,5 +136,5 @@ export function useDrawing(
     e.stopPropagation();
     return true;
   };
-  return { down, move, up, key };
+  return { down, move, takes, up, cancel, key };
 }

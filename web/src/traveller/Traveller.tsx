@@ -1,4 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
 import { api, type Cut, type DeskOrderView, type Job, type Sheet } from '../api/client';
 import { leaf, openCount } from '../bringin/roles';
 import { standing } from '../orders/state';
@@ -6,6 +7,8 @@ import { useOrders } from '../orders/useOrders';
 import { go, type Station } from '../router';
 import { Steps } from '../ticket/Steps';
 import { Select } from '../ui/Select';
+import { useNarrow } from '../ui/useNarrow';
+import { isOlder } from '../cut/ChangedSince';
 
 type Mark = 'done' | 'look' | 'stop' | 'open';
 
@@ -118,9 +121,11 @@ function stops(
   list.push({
     station: 'cut',
     name: 'Cut',
-    mark: cuts.length > 0 ? 'done' : 'open',
+    mark: isOlder(cuts[0], job) ? 'look' : cuts.length > 0 ? 'done' : 'open',
     says: cuts[0]
-      ? `cut ${cuts[0].number} of ${cuts[0].created.slice(0, 10)}`
+      ? isOlder(cuts[0], job)
+        ? `changed since cut ${cuts[0].number}`
+        : `cut ${cuts[0].number} of ${cuts[0].created.slice(0, 10)}`
       : 'nothing handed over',
   });
   if (sheet?.kind !== 'mill') {
@@ -195,26 +200,47 @@ export function Traveller({ job, station }: { job: Job | null; station: Station 
   const sheet = sheets.data?.find((s) => s.id === job?.sheetId);
   const orders = useOrders(job?.id ?? null);
   const list = job ? stops(job, sheet, cuts.data ?? [], orders.data ?? []) : [];
+  const narrow = useNarrow();
+  const [opened, setOpened] = useState(false);
+  const strip = narrow && !opened;
+  const goTo = (place: { job: number | null; station: Station }) => {
+    setOpened(false);
+    go(place);
+  };
   return (
     <nav
       aria-label="Traveller"
-      className="border-edge bg-card flex h-full w-[218px] shrink-0 flex-col border-r"
+      className={`border-edge bg-card flex h-full shrink-0 flex-col border-r ${strip ? 'w-12' : 'w-[218px]'} ${narrow && opened ? 'absolute inset-y-0 left-0 z-20 shadow-lg' : ''}`}
     >
-      <button
-        type="button"
-        className="px-4 pt-3 pb-2 text-left"
-        onClick={() => go({ job: null, station: 'bring-in' })}
-      >
-        <span className="text-[21px] font-semibold tracking-tight">Last Cut</span>
-        <span className="text-faint block text-[12.5px]">from board file to board in hand</span>
-      </button>
-      {jobs.data && jobs.data.length > 0 ? (
+      {narrow ? (
+        <button
+          type="button"
+          aria-expanded={opened}
+          aria-label={opened ? 'Close the traveller' : 'Open the traveller'}
+          title={opened ? 'Close the traveller' : 'Open the traveller'}
+          onClick={() => setOpened(!opened)}
+          className="hover:bg-paper h-10 shrink-0 text-lg"
+        >
+          {opened ? '‹' : '☰'}
+        </button>
+      ) : null}
+      {strip ? null : (
+        <button
+          type="button"
+          className="px-4 pt-3 pb-2 text-left"
+          onClick={() => goTo({ job: null, station: 'bring-in' })}
+        >
+          <span className="text-[21px] font-semibold tracking-tight">Last Cut</span>
+          <span className="text-faint block text-[12.5px]">from board file to board in hand</span>
+        </button>
+      )}
+      {!strip && jobs.data && jobs.data.length > 0 ? (
         <Select
           label="Job"
           placeholder="Open a board"
           className="mx-4 mb-2"
           value={job ? String(job.id) : ''}
-          onValueChange={(id) => go({ job: Number(id), station: 'look-over' })}
+          onValueChange={(id) => goTo({ job: Number(id), station: 'look-over' })}
           options={jobs.data
             .filter((j) => (!j.deleted && !j.archived) || j.id === job?.id)
             .map((j) => ({ value: String(j.id), text: j.name }))}
@@ -226,9 +252,11 @@ export function Traveller({ job, station }: { job: Job | null; station: Station 
             <button
               type="button"
               aria-current={s.station === station ? 'step' : undefined}
+              aria-label={strip ? `${s.name}: ${s.says}` : undefined}
+              title={strip ? s.name : undefined}
               data-station={s.station}
               data-mark={s.mark}
-              onClick={() => go({ job: job?.id ?? null, station: s.station })}
+              onClick={() => goTo({ job: job?.id ?? null, station: s.station })}
               className="hover:bg-paper aria-[current]:bg-paper aria-[current]:border-sienna flex w-full items-start gap-2.5 border-l-4 border-transparent py-1.5 pr-3 pl-3 text-left"
             >
               <span
@@ -237,17 +265,19 @@ export function Traveller({ job, station }: { job: Job | null; station: Station 
               >
                 {MARKS[s.mark].sign}
               </span>
-              <span className="min-w-0">
-                <span className="block font-semibold">{s.name}</span>
-                <span className="text-faint block text-[12.5px]">{s.says}</span>
-              </span>
+              {strip ? null : (
+                <span className="min-w-0">
+                  <span className="block font-semibold">{s.name}</span>
+                  <span className="text-faint block text-[12.5px]">{s.says}</span>
+                </span>
+              )}
             </button>
           </li>
         ))}
       </ol>
-      {job ? <Steps job={job} /> : null}
-      {job ? <NextButton job={job} next={next(job, list)} /> : null}
-      {job ? (
+      {job && !strip ? <Steps job={job} /> : null}
+      {job && !strip ? <NextButton job={job} next={next(job, list)} /> : null}
+      {job && !strip ? (
         <p className="text-faint px-4 pb-2 text-[12.5px]">
           Keys: <kbd className="num">?</kbd>
         </p>

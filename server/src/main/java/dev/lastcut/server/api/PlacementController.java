@@ -2,6 +2,7 @@ package dev.lastcut.server.api;
 
 import dev.lastcut.core.assembly.ByHand;
 import dev.lastcut.core.assembly.PartsPlan;
+import dev.lastcut.core.assembly.Turns;
 import dev.lastcut.core.board.Side;
 import dev.lastcut.server.jobs.JobService;
 import dev.lastcut.server.jobs.RefusedException;
@@ -58,19 +59,30 @@ class PlacementController {
             @PathVariable long id,
             @RequestBody SaidTurn body,
             @RequestHeader(name = Base.HEADER, required = false) String base) {
+        return turns(id, List.of(body), base);
+    }
+
+    /** Several turns at once: one choice, undone as one. */
+    @PostMapping("/turns")
+    TicketController.VersionView turns(
+            @PathVariable long id,
+            @RequestBody List<SaidTurn> body,
+            @RequestHeader(name = Base.HEADER, required = false) String base) {
         return TicketController.VersionView.of(
                 parts.plan(
                         id,
                         Base.of(base),
-                        p ->
-                                body.designator() != null
-                                        ? p.with(
-                                                p.turns().ofPart(body.designator(), body.degrees()))
-                                        : p.with(
-                                                p.turns()
-                                                        .ofPackage(
-                                                                body.packageName(),
-                                                                body.degrees()))));
+                        p -> {
+                            Turns turns = p.turns();
+                            for (SaidTurn said : body) {
+                                turns =
+                                        said.designator() != null
+                                                ? turns.ofPart(said.designator(), said.degrees())
+                                                : turns.ofPackage(
+                                                        said.packageName(), said.degrees());
+                            }
+                            return p.with(turns);
+                        }));
     }
 
     @PostMapping("/hand")

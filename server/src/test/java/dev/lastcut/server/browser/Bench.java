@@ -8,6 +8,7 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
+import java.util.ArrayList;
 import java.util.Base64;
 import java.util.List;
 import java.util.Map;
@@ -323,6 +324,66 @@ final class Bench implements AutoCloseable {
         } catch (IOException e) {
             throw new IllegalStateException(e);
         }
+    }
+
+    /** A window of another size, in CSS pixels, at another zoom. */
+    void window(int width, int height, int zoom) {
+        driver.executeCdpCommand(
+                "Emulation.setDeviceMetricsOverride",
+                Map.of(
+                        "width", width,
+                        "height", height,
+                        "deviceScaleFactor", zoom,
+                        "mobile", false));
+    }
+
+    void usualWindow() {
+        driver.executeCdpCommand("Emulation.clearDeviceMetricsOverride", Map.of());
+    }
+
+    /** What a script in the page answers. */
+    Object ask(String script, Object... with) {
+        return driver.executeScript(script, with);
+    }
+
+    /** Fingers on the page: one or more places at once, in pixels from the middle of the table. */
+    private void fingers(String type, int[]... places) {
+        var box = table().getRect();
+        List<Map<String, Object>> points = new ArrayList<>();
+        for (int[] p : places) {
+            points.add(
+                    Map.of(
+                            "x", box.x + box.width / 2 + p[0],
+                            "y", box.y + box.height / 2 + p[1],
+                            "id", points.size()));
+        }
+        driver.executeCdpCommand(
+                "Input.dispatchTouchEvent", Map.of("type", type, "touchPoints", points));
+    }
+
+    /** A tap with a finger on a place of the board, mm. */
+    void tapAt(double xMm, double yMm) {
+        fingers("touchStart", onTable(xMm, yMm));
+        fingers("touchEnd");
+    }
+
+    /** A finger drawn over the table, pixels. */
+    void swipe(int dx, int dy) {
+        fingers("touchStart", new int[] {0, 0});
+        for (int i = 1; i <= 5; i++) {
+            fingers("touchMove", new int[] {dx * i / 5, dy * i / 5});
+        }
+        fingers("touchEnd");
+    }
+
+    /** Two fingers that move apart about the middle of the table, from so many pixels to others. */
+    void pinch(int from, int to) {
+        fingers("touchStart", new int[] {-from / 2, 0}, new int[] {from / 2, 0});
+        for (int i = 1; i <= 8; i++) {
+            int d = (from + (to - from) * i / 8) / 2;
+            fingers("touchMove", new int[] {-d, 0}, new int[] {d, 0});
+        }
+        fingers("touchEnd");
     }
 
     /** From the next page on, nothing is heard of what other windows do to a job. */
