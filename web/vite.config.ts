@@ -6,5 +6,5 @@ export default defineConfig({
   plugins: [react(), tailwindcss()],
   build: { outDir: 'target/classes/static', emptyOutDir: true, chunkSizeWarningLimit: 900 },
   server: { proxy: { '/api': 'http://127.0.0.1:8787' } },
-  test: { include: ['src/**/*.test.ts'] },
+  test: { include: ['src/**/*.test.{ts,tsx}'] },
 });

@@ -7,6 +7,7 @@ import { useOrders } from '../orders/useOrders';
 import { go, type Station } from '../router';
 import { Steps } from '../ticket/Steps';
 import { Select } from '../ui/Select';
+import { ReportProblem } from '../ui/ReportProblem';
 import { useNarrow } from '../ui/useNarrow';
 import { isOlder } from '../cut/ChangedSince';
 
@@ -278,8 +279,11 @@ export function Traveller({ job, station }: { job: Job | null; station: Station 
       {job && !strip ? <Steps job={job} /> : null}
       {job && !strip ? <NextButton job={job} next={next(job, list)} /> : null}
       {job && !strip ? (
-        <p className="text-faint px-4 pb-2 text-[12.5px]">
-          Keys: <kbd className="num">?</kbd>
+        <p className="text-faint flex justify-between px-4 pb-2 text-[12.5px]">
+          <span>
+            Keys: <kbd className="num">?</kbd>
+          </span>
+          <ReportProblem job={job.id} />
         </p>
       ) : null}
     </nav>

@@ -28,6 +28,7 @@ export function Working({ work }: { work: Work }) {
         </span>
       </div>
       <Progress.Root
+        aria-label="How far it is"
         value={done}
         max={Math.max(1, of)}
         className="bg-edge h-1.5 overflow-hidden rounded"

@@ -8,6 +8,9 @@ import com.tngtech.archunit.core.importer.ImportOption;
 import com.tngtech.archunit.junit.AnalyzeClasses;
 import com.tngtech.archunit.junit.ArchTest;
 import com.tngtech.archunit.lang.ArchRule;
+import java.util.Collection;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
 
 /** Holds the core free of the outside, and its packages in layers. */
 @AnalyzeClasses(packages = "dev.lastcut.core", importOptions = ImportOption.DoNotIncludeTests.class)
@@ -27,6 +30,19 @@ class ArchitectureTest {
                             "tools.jackson..",
                             "java.awt..",
                             "javax.swing..");
+
+    /** Other threads know nothing of limits and cancelling unless they are carried to them. */
+    @ArchTest
+    static final ArchRule THREADS_CARRY_LIMITS =
+            noClasses()
+                    .that()
+                    .resideOutsideOfPackage("dev.lastcut.core.work")
+                    .should()
+                    .callMethod(Collection.class, "parallelStream")
+                    .orShould()
+                    .callMethod(Stream.class, "parallel")
+                    .orShould()
+                    .callMethod(IntStream.class, "parallel");
 
     @ArchTest
     static final ArchRule NO_CYCLES =

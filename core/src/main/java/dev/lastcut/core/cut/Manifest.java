@@ -4,6 +4,8 @@ import dev.lastcut.core.capability.CapabilitySheet;
 import dev.lastcut.core.check.CheckRun;
 import dev.lastcut.core.check.Finding;
 import dev.lastcut.core.check.Severity;
+import java.io.IOException;
+import java.io.InputStream;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
 import java.util.HexFormat;
@@ -77,9 +79,22 @@ public record Manifest(
 
     /** SHA-256 (FIPS 180-4) in lower-case hexadecimal. */
     public static String sha256(byte[] content) {
+        return HexFormat.of().formatHex(digest().digest(content));
+    }
+
+    /** SHA-256 of what is too large to be held at once. */
+    public static String sha256(InputStream content) throws IOException {
+        MessageDigest digest = digest();
+        byte[] buffer = new byte[1 << 16];
+        for (int n = content.read(buffer); n >= 0; n = content.read(buffer)) {
+            digest.update(buffer, 0, n);
+        }
+        return HexFormat.of().formatHex(digest.digest());
+    }
+
+    static MessageDigest digest() {
         try {
-            byte[] digest = MessageDigest.getInstance("SHA-256").digest(content);
-            return HexFormat.of().formatHex(digest);
+            return MessageDigest.getInstance("SHA-256");
         } catch (NoSuchAlgorithmException e) {
             throw new IllegalStateException("every Java platform has SHA-256", e);
         }

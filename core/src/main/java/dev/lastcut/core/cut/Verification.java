@@ -4,10 +4,19 @@ import com.google.gson.JsonElement;
 import com.google.gson.JsonObject;
 import com.google.gson.JsonParseException;
 import com.google.gson.JsonParser;
+import java.io.BufferedInputStream;
 import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.io.InputStream;
+import java.io.RandomAccessFile;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.security.MessageDigest;
 import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.HexFormat;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -30,6 +39,8 @@ public record Verification(Optional<Named> cut, int files, List<Fault> faults) {
 
     private static final int MOST_END = 22 + 65_535;
     private static final long MOST_BYTES = 1L << 30;
+    private static final int MOST_MANIFEST = 16 << 20;
+    private static final int MOST_FILES = 10_000;
 
     /** Which cut a manifest is of. */
     public record Named(String job, int number, String created) {}
@@ -58,11 +69,33 @@ public record Verification(Optional<Named> cut, int files, List<Fault> faults) {
 
     private record Listed(long bytes, String sha256) {}
 
+    /** A zip in memory. */
     public static Verification of(byte[] zip) {
-        Map<String, byte[]> files = new LinkedHashMap<>();
+        byte[] end = Arrays.copyOfRange(zip, Math.max(0, zip.length - MOST_END), zip.length);
+        return of(new ByteArrayInputStream(zip), end);
+    }
+
+    /**
+     * A zip on the disk, which may be larger than the memory.
+     *
+     * @throws IOException when it cannot be read
+     */
+    public static Verification of(Path zip) throws IOException {
+        byte[] end;
+        try (RandomAccessFile file = new RandomAccessFile(zip.toFile(), "r")) {
+            end = new byte[(int) Math.min(MOST_END, file.length())];
+            file.seek(file.length() - end.length);
+            file.readFully(end);
+        }
+        try (InputStream in = new BufferedInputStream(Files.newInputStream(zip))) {
+            return of(in, end);
+        }
+    }
+
+    private static Verification of(InputStream zip, byte[] end) {
+        Map<String, Listed> files = new LinkedHashMap<>();
         List<Fault> faults = new ArrayList<>();
-        unpack(zip, files, faults);
-        byte[] manifest = files.get(MANIFEST);
+        byte[] manifest = unpack(zip, end, files, faults);
         if (manifest == null) {
             faults.add(
                     new Fault(
@@ -109,17 +142,17 @@ public record Verification(Optional<Named> cut, int files, List<Fault> faults) {
     }
 
     private static void hold(
-            Map<String, byte[]> files, Map<String, Listed> listed, List<Fault> faults) {
+            Map<String, Listed> files, Map<String, Listed> listed, List<Fault> faults) {
         Map<String, String> added = new LinkedHashMap<>();
         files.forEach(
                 (path, content) -> {
                     if (!path.equals(MANIFEST) && !listed.containsKey(path)) {
-                        added.put(Manifest.sha256(content), path);
+                        added.put(content.sha256, path);
                     }
                 });
         listed.forEach(
                 (path, l) -> {
-                    byte[] content = files.get(path);
+                    Listed content = files.get(path);
                     if (content == null) {
                         String now = added.remove(l.sha256);
                         faults.add(
@@ -129,8 +162,8 @@ public record Verification(Optional<Named> cut, int files, List<Fault> faults) {
                                                 Kind.RENAMED,
                                                 path,
                                                 path + " is called " + now + " here."));
-                    } else if (!Manifest.sha256(content).equals(l.sha256)) {
-                        boolean less = content.length < l.bytes;
+                    } else if (!content.sha256.equals(l.sha256)) {
+                        boolean less = content.bytes < l.bytes;
                         faults.add(
                                 new Fault(
                                         less ? Kind.SHORTENED : Kind.CHANGED,
@@ -138,7 +171,7 @@ public record Verification(Optional<Named> cut, int files, List<Fault> faults) {
                                         path
                                                 + (less
                                                         ? " was shortened: "
-                                                                + content.length
+                                                                + content.bytes
                                                                 + " bytes instead of "
                                                                 + l.bytes
                                                                 + "."
@@ -157,36 +190,52 @@ public record Verification(Optional<Named> cut, int files, List<Fault> faults) {
                                                         + " file.")));
     }
 
-    private static void unpack(byte[] zip, Map<String, byte[]> files, List<Fault> faults) {
+    /** Weighs every file as it passes; only the manifest is kept. Null when there is none. */
+    private static byte[] unpack(
+            InputStream zip, byte[] end, Map<String, Listed> files, List<Fault> faults) {
         String last = "";
         long bytes = 0;
-        try (ZipInputStream in = new ZipInputStream(new ByteArrayInputStream(zip))) {
+        byte[] manifest = null;
+        byte[] buffer = new byte[1 << 16];
+        try (ZipInputStream in = new ZipInputStream(zip)) {
             for (ZipEntry e = in.getNextEntry(); e != null; e = in.getNextEntry()) {
                 last = e.getName();
-                byte[] content = in.readNBytes((int) Math.min(1 << 29, MOST_BYTES - bytes));
-                bytes += content.length;
-                if (files.put(last, content) != null) {
+                ByteArrayOutputStream kept = new ByteArrayOutputStream();
+                MessageDigest digest = Manifest.digest();
+                long size = 0;
+                for (int n = in.read(buffer); n >= 0 && bytes < MOST_BYTES; n = in.read(buffer)) {
+                    digest.update(buffer, 0, n);
+                    size += n;
+                    bytes += n;
+                    if (last.equals(MANIFEST) && size <= MOST_MANIFEST) {
+                        kept.write(buffer, 0, n);
+                    }
+                }
+                String sha256 = HexFormat.of().formatHex(digest.digest());
+                if (files.put(last, new Listed(size, sha256)) != null) {
                     faults.add(new Fault(Kind.ADDED, last, last + " is in the zip twice."));
                 }
-                if (bytes >= MOST_BYTES) {
+                manifest = last.equals(MANIFEST) ? kept.toByteArray() : manifest;
+                if (bytes >= MOST_BYTES || files.size() > MOST_FILES) {
                     faults.add(
                             new Fault(
                                     Kind.CUT_OFF,
                                     "",
-                                    "It unpacks to more than a gigabyte, which no cut does; the"
-                                            + " rest was not read."));
-                    return;
+                                    "It unpacks to more than a gigabyte or 10,000 files, which no"
+                                            + " cut does; the rest was not read."));
+                    return manifest;
                 }
             }
         } catch (IOException | IllegalArgumentException e) {
             faults.add(cutOff(last));
-            return;
+            return manifest;
         }
         if (files.isEmpty()) {
             faults.add(new Fault(Kind.CUT_OFF, "", "It is no zip file."));
-        } else if (!hasEnd(zip)) {
+        } else if (!hasEnd(end)) {
             faults.add(cutOff(last));
         }
+        return manifest;
     }
 
     private static Fault cutOff(String last) {

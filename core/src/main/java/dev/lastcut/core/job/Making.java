@@ -188,7 +188,7 @@ public final class Making {
         return CheckRunner.run(context, progress, cancelled);
     }
 
-    /** About ten times what the outputs of a board of 200,000 objects take. */
+    /** More than ten times what the outputs of a board of 200,000 objects take. */
     private static final long MOST_STEPS = 4_000_000;
 
     /** Makes every output of a board for a shop. */

@@ -17,6 +17,8 @@ import java.util.stream.IntStream;
  * be done, or would join or part nets, is left out and says why; the others are done.
  */
 public final class Touches {
+    private static final System.Logger LOG = System.getLogger(Touches.class.getName());
+
     private Touches() {}
 
     public static Touched on(BoardGeometry read, List<Step> steps, Room room, Drawings drawings) {
@@ -50,7 +52,9 @@ public final class Touches {
             } catch (WorkLimitException | CancellationException e) {
                 throw e;
             } catch (RuntimeException e) {
-                // The geometry library gives up on shapes it cannot make anything of.
+                // The geometry library gives up on shapes it cannot make anything of; or it is
+                // ours.
+                LOG.log(System.Logger.Level.WARNING, "A touch failed", e);
                 outcomes[i] =
                         new Outcome(
                                 step,

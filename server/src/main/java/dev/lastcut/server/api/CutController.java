@@ -4,6 +4,9 @@ import dev.lastcut.core.compare.BoardChanges;
 import dev.lastcut.server.jobs.CutService;
 import dev.lastcut.server.jobs.NotFoundException;
 import dev.lastcut.server.store.CutStore;
+import dev.lastcut.server.store.ScratchFiles;
+import jakarta.servlet.http.HttpServletRequest;
+import java.io.IOException;
 import java.util.List;
 import java.util.Locale;
 import org.springframework.http.MediaType;
@@ -20,9 +23,11 @@ import org.springframework.web.bind.annotation.RestController;
 @RequestMapping("/api")
 class CutController {
     private final CutService cuts;
+    private final ScratchFiles scratch;
 
-    CutController(CutService cuts) {
+    CutController(CutService cuts, ScratchFiles scratch) {
         this.cuts = cuts;
+        this.scratch = scratch;
     }
 
     /** To whom a cut goes. */
@@ -57,8 +62,8 @@ class CutController {
             List<ZipFaultView> faults) {}
 
     @PostMapping(path = "/verify", consumes = MediaType.APPLICATION_OCTET_STREAM_VALUE)
-    VerifiedView verify(@RequestBody byte[] zip) {
-        CutService.Verified v = cuts.verify(zip);
+    VerifiedView verify(HttpServletRequest request) throws IOException {
+        CutService.Verified v = scratch.with(request.getInputStream(), cuts::verify);
         return new VerifiedView(
                 v.found().isWhole(),
                 v.found().files(),

@@ -5,9 +5,11 @@ import dev.lastcut.core.work.WorkLimitException;
 import dev.lastcut.server.jobs.NotFoundException;
 import dev.lastcut.server.jobs.RefusedException;
 import dev.lastcut.server.jobs.StaleException;
+import dev.lastcut.server.store.StorageFault;
 import dev.lastcut.server.work.Mistake;
 import java.util.concurrent.CancellationException;
 import org.springframework.beans.TypeMismatchException;
+import org.springframework.dao.DataAccessException;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.HttpStatusCode;
@@ -15,6 +17,7 @@ import org.springframework.http.MediaType;
 import org.springframework.http.ProblemDetail;
 import org.springframework.http.ResponseEntity;
 import org.springframework.http.converter.HttpMessageNotReadableException;
+import org.springframework.transaction.TransactionException;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
 import org.springframework.web.context.request.WebRequest;
@@ -64,6 +67,19 @@ class ErrorAdvice extends ResponseEntityExceptionHandler {
     @ExceptionHandler(WorkLimitException.class)
     ProblemDetail tooMuch(WorkLimitException e) {
         return problem(HttpStatus.UNPROCESSABLE_CONTENT, "too-much", e.getMessage());
+    }
+
+    @ExceptionHandler(BodyLimit.TooLargeException.class)
+    ProblemDetail tooLarge(BodyLimit.TooLargeException e) {
+        return problem(HttpStatus.CONTENT_TOO_LARGE, "too-large", e.getMessage());
+    }
+
+    /** The disk is full, or the storage cannot be written: whose fault that is, people can tell. */
+    @ExceptionHandler({DataAccessException.class, TransactionException.class})
+    ProblemDetail storage(RuntimeException e) {
+        return StorageFault.sentence(e)
+                .map(s -> problem(HttpStatus.INSUFFICIENT_STORAGE, "storage", s))
+                .orElseGet(() -> mistake(e));
     }
 
     @ExceptionHandler(CancellationException.class)
@@ -144,6 +160,11 @@ class ErrorAdvice extends ResponseEntityExceptionHandler {
             HttpHeaders headers,
             HttpStatusCode status,
             WebRequest request) {
+        for (Throwable t = e; t != null; t = t.getCause()) {
+            if (t instanceof BodyLimit.TooLargeException large) {
+                return answer(headers, tooLarge(large));
+            }
+        }
         return answer(
                 headers,
                 problem(status, "malformed", "The request's JSON cannot be read: " + reason(e)));

@@ -12,6 +12,7 @@ import java.util.Set;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.core.Ordered;
 import org.springframework.core.annotation.Order;
+import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Component;
 import org.springframework.web.filter.OncePerRequestFilter;
 
@@ -86,14 +87,6 @@ class SameOrigin extends OncePerRequestFilter {
     }
 
     private static void refuse(HttpServletResponse response, String why) throws IOException {
-        response.setStatus(HttpServletResponse.SC_FORBIDDEN);
-        response.setContentType("application/problem+json");
-        response.setCharacterEncoding("UTF-8");
-        response.getWriter()
-                .write(
-                        "{\"type\":\"about:blank\",\"title\":\"Forbidden\",\"status\":403,"
-                                + "\"code\":\"refused\",\"detail\":\""
-                                + why.replaceAll("[\\\\\"\\p{Cntrl}]", "?")
-                                + "\"}");
+        Problems.write(response, HttpStatus.FORBIDDEN, "refused", why);
     }
 }

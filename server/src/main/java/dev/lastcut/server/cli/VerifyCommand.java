@@ -3,7 +3,6 @@ package dev.lastcut.server.cli;
 import dev.lastcut.core.cut.Verification;
 import java.io.IOException;
 import java.io.PrintStream;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 
@@ -27,7 +26,7 @@ public final class VerifyCommand {
         }
         Verification v;
         try {
-            v = Verification.of(Files.readAllBytes(Path.of(args.get(0))));
+            v = Verification.of(Path.of(args.get(0)));
         } catch (IOException | IllegalArgumentException e) {
             err.println("Cannot read " + args.get(0) + ".");
             return 2;

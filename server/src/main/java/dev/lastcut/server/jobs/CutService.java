@@ -16,7 +16,11 @@ import dev.lastcut.server.sheets.Sheets;
 import dev.lastcut.server.store.CutStore;
 import dev.lastcut.server.ticket.BadTicketException;
 import dev.lastcut.server.ticket.Tickets;
+import java.io.IOException;
+import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.LinkedHashMap;
@@ -72,9 +76,16 @@ public class CutService {
      */
     public record Verified(Verification found, String here) {}
 
-    public Verified verify(byte[] zip) {
+    /**
+     * @param zip on the disk, as it may be large
+     * @throws IOException when it cannot be read
+     */
+    public Verified verify(Path zip) throws IOException {
         Verification v = Verification.of(zip);
-        Optional<CutStore.Kept> kept = cuts.kept(Manifest.sha256(zip));
+        Optional<CutStore.Kept> kept;
+        try (InputStream in = Files.newInputStream(zip)) {
+            kept = cuts.kept(Manifest.sha256(in));
+        }
         if (kept.isPresent()) {
             return new Verified(
                     v,
@@ -88,7 +99,10 @@ public class CutService {
             return new Verified(v, "");
         }
         List<CutStore.Kept> like = cuts.kept(v.cut().get().job(), v.cut().get().number());
-        byte[] own = CutZip.read(zip, Verification.MANIFEST).orElse(new byte[0]);
+        byte[] own;
+        try (InputStream in = Files.newInputStream(zip)) {
+            own = CutZip.read(in, Verification.MANIFEST).orElse(new byte[0]);
+        }
         boolean same =
                 like.stream()
                         .anyMatch(

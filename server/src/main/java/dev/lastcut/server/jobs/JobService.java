@@ -60,9 +60,12 @@ public class JobService {
     /** Jobs whose files were told something since their names were last remembered. */
     private final Set<Long> told = ConcurrentHashMap.newKeySet();
 
-    private final Results<BoardGeometry> boards = new Results<>(6);
-    private final Results<Touched> touched = new Results<>(8);
-    private final Results<BoardGeometry> opened = new Results<>(3);
+    private final Results<BoardGeometry> boards =
+            new Results<>(40, BoardWeight.share(0.25), BoardWeight::of);
+    private final Results<Touched> touched =
+            new Results<>(40, BoardWeight.share(0.15), t -> BoardWeight.of(t.geometry()));
+    private final Results<BoardGeometry> opened =
+            new Results<>(10, BoardWeight.share(0.1), BoardWeight::of);
     private final Results<BoardChanges> changes = new Results<>(4);
 
     JobService(
@@ -475,6 +478,11 @@ public class JobService {
         } catch (UnusablePackException e) {
             throw new RefusedException(e.getMessage());
         }
+    }
+
+    /** The files of a job's newest revision as they were brought in. */
+    public Pack pack(long id) {
+        return pack(id, revision(id));
     }
 
     private Pack pack(long id, int revision) {

@@ -6,22 +6,27 @@ import dev.lastcut.server.sheets.SheetJson;
 import dev.lastcut.server.sheets.Sheets;
 import dev.lastcut.server.store.BlobStore;
 import dev.lastcut.server.store.ParcelStore;
-import java.io.ByteArrayInputStream;
-import java.io.ByteArrayOutputStream;
+import dev.lastcut.server.store.ScratchFiles;
+import dev.lastcut.server.store.StorageFault;
 import java.io.IOException;
+import java.io.InputStream;
+import java.io.OutputStream;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeSet;
 import java.util.zip.ZipEntry;
-import java.util.zip.ZipInputStream;
+import java.util.zip.ZipException;
+import java.util.zip.ZipFile;
 import java.util.zip.ZipOutputStream;
-import org.springframework.dao.DataAccessException;
+import org.springframework.dao.DataIntegrityViolationException;
+import org.springframework.dao.InvalidDataAccessApiUsageException;
+import org.springframework.jdbc.BadSqlGrammarException;
+import org.springframework.jdbc.UncategorizedSQLException;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.support.TransactionTemplate;
@@ -39,12 +44,18 @@ public class ParcelService {
     private static final String ROWS = "job.json";
     private static final String BLOBS = "files/";
     private static final List<String> NAMES_A_FILE = List.of("sha256", "zip");
-    private static final long MOST_BYTES = 2L << 30;
+    private static final int MOST_ROWS = 64 << 20;
+    private static final int MOST_FILE = 256 << 20;
+    private static final String NO_JOB =
+            "It is no job of Last Cut as one file. Nothing was changed.";
+    private static final String DAMAGED =
+            "The job file is damaged or cut off. Nothing was changed; fetch it again.";
 
     private final ParcelStore parcels;
     private final BlobStore blobs;
     private final JobService jobs;
     private final Sheets sheets;
+    private final ScratchFiles scratch;
     private final TransactionTemplate whole;
 
     ParcelService(
@@ -52,7 +63,9 @@ public class ParcelService {
             BlobStore blobs,
             JobService jobs,
             Sheets sheets,
+            ScratchFiles scratch,
             PlatformTransactionManager transactions) {
+        this.scratch = scratch;
         this.parcels = parcels;
         this.blobs = blobs;
         this.jobs = jobs;
@@ -64,23 +77,20 @@ public class ParcelService {
     record Rows(
             int version, Map<String, List<Map<String, Object>>> rows, Map<String, String> sheets) {}
 
-    public byte[] pack(long id) {
+    /** Writes a job as one file, one of its files after the other. */
+    public void pack(long id, OutputStream to) throws IOException {
         String shop = jobs.ticket(id).shop().orElse("");
         Map<String, String> own = new LinkedHashMap<>();
         if (sheets.isOwn(shop)) {
             sheets.json(shop).ifPresent(j -> own.put(shop, new String(j, StandardCharsets.UTF_8)));
         }
         Map<String, List<Map<String, Object>>> rows = parcels.rows(id);
-        ByteArrayOutputStream bytes = new ByteArrayOutputStream();
-        try (ZipOutputStream zip = new ZipOutputStream(bytes)) {
+        try (ZipOutputStream zip = new ZipOutputStream(to)) {
             put(zip, ROWS, Json.write(new Rows(VERSION, rows, own)));
             for (String hash : named(rows)) {
                 put(zip, BLOBS + hash, blobs.get(hash));
             }
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
         }
-        return bytes.toByteArray();
     }
 
     private static void put(ZipOutputStream zip, String path, byte[] content) throws IOException {
@@ -111,38 +121,80 @@ public class ParcelService {
      *
      * @throws RefusedException with what is wrong
      */
-    public long unpack(byte[] parcel) {
-        Map<String, byte[]> files = files(parcel);
-        byte[] json = files.get(ROWS);
-        if (json == null) {
-            throw new RefusedException(
-                    "It is no job of Last Cut as one file. Nothing was changed.");
-        }
-        Rows rows = rows(json);
-        Map<String, byte[]> contents = new HashMap<>();
-        for (String hash : named(rows.rows)) {
-            byte[] content = files.get(BLOBS + hash);
-            if (content == null || !Manifest.sha256(content).equals(hash)) {
-                throw new RefusedException(
-                        "The job file is "
-                                + (content == null ? "cut off or lacks a file" : "altered")
-                                + ": "
-                                + what(rows.rows, hash)
-                                + ". Nothing was changed; fetch it again.");
-            }
-            contents.put(hash, content);
-        }
-        try {
+    public long unpack(Path parcel) {
+        try (ZipFile zip = new ZipFile(parcel.toFile())) {
+            Rows rows = rows(content(zip, ROWS, MOST_ROWS));
             return whole.execute(
                     status -> {
-                        contents.values().forEach(blobs::put);
+                        for (String hash : named(rows.rows)) {
+                            keep(zip, hash, rows);
+                        }
                         rows.sheets.forEach(this::sheet);
                         return parcels.add(rows.rows);
                     });
-        } catch (DataAccessException | IllegalArgumentException e) {
+        } catch (DataIntegrityViolationException
+                | InvalidDataAccessApiUsageException
+                | UncategorizedSQLException
+                | BadSqlGrammarException
+                | IllegalArgumentException e) {
+            if (StorageFault.sentence(e).isPresent()) {
+                throw e;
+            }
             throw new RefusedException(
                     "The job file is damaged: what it says does not fit together. Nothing was"
                             + " changed.");
+        } catch (ZipException e) {
+            throw new RefusedException(startsAsZip(parcel) ? DAMAGED : NO_JOB);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    private static boolean startsAsZip(Path file) {
+        try (InputStream in = Files.newInputStream(file)) {
+            return in.read() == 'P' && in.read() == 'K';
+        } catch (IOException e) {
+            return false;
+        }
+    }
+
+    /** One file after the other, so that only one of them is in the memory. */
+    private void keep(ZipFile zip, String hash, Rows rows) {
+        byte[] content = content(zip, BLOBS + hash, MOST_FILE);
+        if (content == null || !Manifest.sha256(content).equals(hash)) {
+            throw new RefusedException(
+                    "The job file is "
+                            + (content == null ? "cut off or lacks a file" : "altered")
+                            + ": "
+                            + what(rows.rows, hash)
+                            + ". Nothing was changed; fetch it again.");
+        }
+        blobs.put(content);
+    }
+
+    /**
+     * A file of the zip; null where there is none.
+     *
+     * @throws RefusedException when it is damaged or unpacks to more than {@code most} bytes
+     */
+    private static byte[] content(ZipFile zip, String path, int most) {
+        ZipEntry entry = zip.getEntry(path);
+        if (entry == null) {
+            return null;
+        }
+        try (InputStream in = zip.getInputStream(entry)) {
+            byte[] content = in.readNBytes(most + 1);
+            if (content.length > most) {
+                throw new RefusedException(
+                        "The job file is refused: "
+                                + path
+                                + " unpacks to more than "
+                                + (most >> 20)
+                                + " MB. Nothing was changed.");
+            }
+            return content;
+        } catch (IOException e) {
+            throw new RefusedException(DAMAGED);
         }
     }
 
@@ -157,6 +209,9 @@ public class ParcelService {
     }
 
     private static Rows rows(byte[] json) {
+        if (json == null) {
+            throw new RefusedException(NO_JOB);
+        }
         try {
             int version = Json.MAPPER.readTree(json).path("version").asInt(0);
             if (version > VERSION) {
@@ -194,39 +249,12 @@ public class ParcelService {
         return "a picture";
     }
 
-    private static Map<String, byte[]> files(byte[] parcel) {
-        Map<String, byte[]> files = new HashMap<>();
-        long bytes = 0;
-        try (ZipInputStream in = new ZipInputStream(new ByteArrayInputStream(parcel))) {
-            for (ZipEntry e = in.getNextEntry(); e != null; e = in.getNextEntry()) {
-                byte[] content = in.readNBytes((int) Math.min(1 << 29, MOST_BYTES - bytes));
-                bytes += content.length;
-                files.put(e.getName(), content);
-                if (bytes >= MOST_BYTES) {
-                    throw new RefusedException("The job file unpacks to more than 2 GB.");
-                }
-            }
-        } catch (IOException | IllegalArgumentException e) {
-            throw new RefusedException(
-                    "The job file is damaged or cut off. Nothing was changed; fetch it again.");
-        }
-        return files;
-    }
-
-    /** A copy of everything, consistent though the application goes on. */
-    public byte[] database() {
-        try {
-            Path folder = Files.createTempDirectory("last-cut-copy");
-            Path file = folder.resolve("last-cut.db");
-            try {
-                parcels.copyTo(file.toString());
-                return Files.readAllBytes(file);
-            } finally {
-                Files.deleteIfExists(file);
-                Files.deleteIfExists(folder);
-            }
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
+    /** Writes a copy of everything, consistent though the application goes on. */
+    public void database(OutputStream to) throws IOException {
+        scratch.with(
+                file -> {
+                    parcels.copyTo(file.toString());
+                    return Files.copy(file, to);
+                });
     }
 }

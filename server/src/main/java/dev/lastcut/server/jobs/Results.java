@@ -4,30 +4,49 @@ import dev.lastcut.core.ticket.Asking;
 import dev.lastcut.core.ticket.Ticket;
 import java.util.ArrayDeque;
 import java.util.Deque;
+import java.util.HashMap;
 import java.util.Iterator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.concurrent.ConcurrentHashMap;
+import java.util.function.ToLongFunction;
 
 /**
  * The latest results, each with what it was made of: something that does not change, such as the
  * files and the sheet, and what it asked of the ticket. Under a ticket that answers the same it is
- * found again, so undoing computes nothing.
+ * found again, so undoing computes nothing. They are kept up to a number and, where they have a
+ * weight, up to a share of the memory; the one made last always is.
  */
 final class Results<T> {
-    private record Kept<T>(Object of, List<Asking.Noted> noted, T value) {
+    private record Kept<T>(Object of, List<Asking.Noted> noted, T value, long weight) {
         boolean serves(Object other, Ticket ticket) {
             return of.equals(other) && noted.stream().allMatch(n -> n.sameIn(ticket));
         }
     }
 
-    private final int most;
-    private final Deque<Kept<T>> kept = new ArrayDeque<>();
-    private final Map<Object, Object> locks = new ConcurrentHashMap<>();
+    /** Held by whoever makes or waits for something; gone when the last of them is. */
+    private static final class Making {
+        private int users;
+    }
 
+    private final int most;
+    private final long mostWeight;
+    private final ToLongFunction<T> weigh;
+    private final Deque<Kept<T>> kept = new ArrayDeque<>();
+    private final Map<Object, Making> making = new HashMap<>();
+
+    /** Results that weigh little. */
     Results(int most) {
+        this(most, Long.MAX_VALUE, value -> 0);
+    }
+
+    /**
+     * @param mostWeight of all that are kept, in the unit of {@code weigh}
+     */
+    Results(int most, long mostWeight, ToLongFunction<T> weigh) {
         this.most = most;
+        this.mostWeight = mostWeight;
+        this.weigh = weigh;
     }
 
     /** How a result is made; it asks the ticket for what it needs. */
@@ -58,23 +77,55 @@ final class Results<T> {
         if (known.isPresent()) {
             return known.get();
         }
-        synchronized (locks.computeIfAbsent(of, k -> new Object())) {
-            Optional<T> meanwhile = peek(of, ticket);
-            if (meanwhile.isPresent()) {
-                return meanwhile.get();
+        Making own = enter(of);
+        try {
+            synchronized (own) {
+                Optional<T> meanwhile = peek(of, ticket);
+                return meanwhile.isPresent() ? meanwhile.get() : made(of, ticket, make);
             }
-            Asking asking = new Asking(ticket);
-            T value = make.make(asking);
-            synchronized (kept) {
-                kept.addFirst(new Kept<>(of, asking.noted(), value));
-                if (kept.size() > most) {
-                    Kept<T> oldest = kept.removeLast();
-                    if (kept.stream().noneMatch(k -> k.of.equals(oldest.of))) {
-                        locks.remove(oldest.of);
-                    }
-                }
+        } finally {
+            leave(of, own);
+        }
+    }
+
+    private Making enter(Object of) {
+        synchronized (making) {
+            Making own = making.computeIfAbsent(of, k -> new Making());
+            own.users++;
+            return own;
+        }
+    }
+
+    private void leave(Object of, Making own) {
+        synchronized (making) {
+            if (--own.users == 0) {
+                making.remove(of);
             }
-            return value;
+        }
+    }
+
+    private <E extends Exception> T made(Object of, Ticket ticket, Make<T, E> make) throws E {
+        Asking asking = new Asking(ticket);
+        T value = make.make(asking);
+        synchronized (kept) {
+            kept.addFirst(new Kept<>(of, asking.noted(), value, weigh.applyAsLong(value)));
+            while (kept.size() > 1 && (kept.size() > most || weight() > mostWeight)) {
+                kept.removeLast();
+            }
+        }
+        return value;
+    }
+
+    private long weight() {
+        return kept.stream().mapToLong(Kept::weight).sum();
+    }
+
+    /** How many are kept, and how many are being made. */
+    int[] size() {
+        synchronized (kept) {
+            synchronized (making) {
+                return new int[] {kept.size(), making.size()};
+            }
         }
     }
 }

@@ -5,6 +5,7 @@ import dev.lastcut.core.work.WorkLimit;
 import dev.lastcut.core.work.WorkLimitException;
 import dev.lastcut.server.jobs.NotFoundException;
 import dev.lastcut.server.jobs.RefusedException;
+import dev.lastcut.server.store.StorageFault;
 import jakarta.annotation.PreDestroy;
 import java.util.HashMap;
 import java.util.Iterator;
@@ -104,7 +105,11 @@ public class TaskRunner {
                     "",
                     "There is not enough memory for this. Nothing was changed.");
         } catch (Exception | StackOverflowError e) {
-            task.finish(TaskState.Status.FAILED, "", Mistake.logged(e) + " Nothing was changed.");
+            task.finish(
+                    TaskState.Status.FAILED,
+                    "",
+                    StorageFault.sentence(e)
+                            .orElseGet(() -> Mistake.logged(e) + " Nothing was changed."));
         }
     }
 

@@ -190,6 +190,20 @@ class PartsApiTest {
         assertThat(best.at("/evidence").toString()).contains("chosen before");
     }
 
+    /** A package's parts and the package are turned as one choice, and come back as one. */
+    @Test
+    void severalTurnsAreOneStep() throws Exception {
+        String job = hive();
+        int before = api().job(job).at("/version").asInt();
+        String turns =
+                "[{\"designator\":\"U1\",\"degrees\":90},{\"designator\":\"U2\",\"degrees\":180}]";
+        assertThat(api().status("POST", job + "/placement/turns", turns)).isEqualTo(200);
+        JsonNode now = api().job(job);
+        assertThat(now.at("/version").asInt()).isEqualTo(before + 1);
+        assertThat(now.at("/undo/to").asInt()).isEqualTo(before);
+        assertThat(api().text(job + "/ticket.json")).contains("\"U1\"").contains("\"U2\"");
+    }
+
     @Test
     void variantsGoTheirWayToTheFiles() throws Exception {
         String job = hive();

@@ -178,6 +178,43 @@ class SeamsBrowserTest extends BrowserTest {
         bench.until(() -> bench.all("button[aria-pressed=true][title^='Measure']").isEmpty());
     }
 
+    /** What was typed is not thrown away by a slip of the hand. */
+    @Test
+    void aDialogAsksBeforeItForgets() throws Exception {
+        bringInFor("waggle-quick", "hive-scale-node");
+        bench.click("nav [data-station=check]");
+        bench.click("section[aria-label=Check] [data-finding]");
+        bench.keys("a");
+        bench.type("[role=dialog] textarea[name=reason]", "agreed with the shop");
+        bench.keys(Keys.ESCAPE);
+        bench.seeText("[role=dialog] [role=alert]", "not kept yet");
+        bench.press("Go on editing");
+        bench.until(() -> bench.all("[role=dialog] [role=alert]").isEmpty());
+        assertThat(bench.see("textarea[name=reason]").getDomProperty("value"))
+                .isEqualTo("agreed with the shop");
+        bench.keys(Keys.ESCAPE);
+        bench.press("Discard it");
+        bench.until(() -> bench.all("[role=dialog]").isEmpty());
+    }
+
+    /** A cut does not hold what was chosen after it, and says so. */
+    @Test
+    void aCutThatIsOlderThanTheChoicesSaysSo() throws Exception {
+        bringInFor("waggle-quick", "joint-box");
+        bench.click("nav [data-station=cut]");
+        bench.until(() -> bench.see("section[aria-label=Cut] button").isEnabled());
+        bench.press("Make the cut");
+        bench.seeText("nav [data-station=cut]", "cut 1 of");
+        bench.click("nav [data-station=shop]");
+        bench.click("[data-sheet=skep-pooled]");
+        bench.seeText("nav [data-station=cut]", "changed since cut 1");
+        bench.click("nav [data-station=cut]");
+        bench.seeText("ul[aria-label='Changed since cut 1']", "Skep Boards");
+        bench.press("Undo");
+        bench.until(() -> bench.all("ul[aria-label='Changed since cut 1']").isEmpty());
+        bench.seeText("nav [data-station=cut]", "cut 1 of");
+    }
+
     @ParameterizedTest
     @CsvSource({"1024, 768, 1", "640, 400, 2"})
     void smallWindows(int width, int height, int zoom) throws Exception {

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import dev.lastcut.server.LastCut;
 import dev.lastcut.server.jobs.ParcelService;
+import java.io.ByteArrayOutputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Arrays;
@@ -58,7 +59,9 @@ class StartBrowserTest extends BrowserTest {
         bench.until(() -> bench.all("[data-job]").size() == 1);
         bench.press("Take it back");
         bench.seeText("[data-job='2']", "cell copy");
-        byte[] whole = parcels.pack(1);
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        parcels.pack(1, out);
+        byte[] whole = out.toByteArray();
         Path file = Files.write(data.resolve("cell.lastcut"), whole);
         bench.upload("input[aria-label=\"Open a job's file\"]", file);
         bench.seeText("[data-job='3']", "cell");

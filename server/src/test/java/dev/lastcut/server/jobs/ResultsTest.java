@@ -57,7 +57,24 @@ class ResultsTest {
                                             throw new IllegalStateException("no");
                                         }))
                 .hasMessage("no");
+        assertThat(results.size()).containsExactly(0, 0);
         assertThat(get("board", Ticket.BLANK)).isEqualTo("board at 0.0");
+        assertThat(results.size()).containsExactly(1, 0);
+    }
+
+    /** Heavy ones make room sooner; the last one is kept however heavy it is. */
+    @Test
+    void areKeptByWeight() {
+        Results<String> heavy = new Results<>(10, 10, String::length);
+        for (String s : new String[] {"four", "fours", "a"}) {
+            heavy.get(s, Ticket.BLANK, asking -> s);
+        }
+        assertThat(heavy.size()[0]).isEqualTo(3);
+        heavy.get("b", Ticket.BLANK, asking -> "b");
+        assertThat(heavy.peek("four", Ticket.BLANK)).isEmpty();
+        assertThat(heavy.peek("fours", Ticket.BLANK)).isPresent();
+        heavy.get("c", Ticket.BLANK, asking -> "heavier than all of them");
+        assertThat(heavy.size()[0]).isEqualTo(1);
     }
 
     @Test

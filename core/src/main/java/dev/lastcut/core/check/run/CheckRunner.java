@@ -110,7 +110,7 @@ import java.util.function.BooleanSupplier;
 public final class CheckRunner {
     private static final int THREADS = 2;
 
-    /** Steps of one rule: about ten times what the longest takes on a board of 200,000 objects. */
+    /** Steps of one rule: three times what the longest takes on a board of 200,000 objects. */
     private static final long MOST_STEPS_OF_A_RULE = 3_000_000;
 
     private static final long MOST_STEPS = 8_000_000;

@@ -4,6 +4,7 @@ import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.math.BigDecimal;
+import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
@@ -22,6 +23,9 @@ import org.dhatim.fastexcel.reader.Sheet;
 public final class XlsxRows {
     private static final long MOST_BYTES = 64L << 20;
     private static final int MOST_SHEETS = 20;
+
+    /** A document type is declared before anything else. */
+    private static final int HEAD = 4_096;
 
     private XlsxRows() {}
 
@@ -66,6 +70,27 @@ public final class XlsxRows {
         sheets.forEach(s -> s.removeIf(r -> r.cells().stream().allMatch(String::isEmpty)));
         sheets.removeIf(List::isEmpty);
         return sheets;
+    }
+
+    /**
+     * Whether a part of a workbook declares a document type. No spreadsheet program writes that; it
+     * can make a reader fetch other files, or unfold without end.
+     */
+    public static boolean hasDocumentType(byte[] content) {
+        try (ZipFile zip = ZipFile.builder().setByteArray(content).get()) {
+            for (ZipArchiveEntry e : Collections.list(zip.getEntries())) {
+                try (InputStream in = zip.getInputStream(e)) {
+                    String head = new String(in.readNBytes(HEAD), StandardCharsets.ISO_8859_1);
+                    // Without the zeros of UTF-16 it reads as plain text does.
+                    if (head.replace("\0", "").contains("<!DOCTYPE")) {
+                        return true;
+                    }
+                }
+            }
+        } catch (IOException | RuntimeException e) {
+            return false;
+        }
+        return false;
     }
 
     /** Counted by unpacking, as the sizes a zip states need not be true. */

@@ -149,7 +149,13 @@ public sealed interface Reading {
             return unknown(path, "the file is empty", "export it again");
         }
         if (XlsxRows.isWorkbook(content)) {
-            return table(path, content);
+            return XlsxRows.hasDocumentType(content)
+                    ? unknown(
+                            path,
+                            "the workbook declares a document type, which no spreadsheet program"
+                                    + " writes",
+                            "not read; save it anew, or bring it in as CSV")
+                    : table(path, content);
         }
         Optional<String> beside = BesideFiles.what(path, content, head);
         if (beside.isPresent()) {

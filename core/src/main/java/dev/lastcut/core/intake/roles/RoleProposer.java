@@ -158,7 +158,8 @@ public final class RoleProposer {
         if (r instanceof Reading.Tools) {
             return new SourceFile(path, Role.NOT_PART, "a report of the drill tools", 0.95, false);
         }
-        if (r instanceof Reading.Unknown u && !u.columns().columns().isEmpty()) {
+        boolean workbook = PackFacts.leaf(path).matches("(?i).*\\.(xlsx|xls|ods)");
+        if (r instanceof Reading.Unknown u && (workbook || !u.columns().columns().isEmpty())) {
             return table(path);
         }
         Hints name = pack.name(path);

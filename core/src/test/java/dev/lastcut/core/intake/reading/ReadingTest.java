@@ -7,10 +7,13 @@ import dev.lastcut.core.board.Feature;
 import dev.lastcut.core.board.Problem;
 import dev.lastcut.core.formats.drill.DrillFormat;
 import dev.lastcut.core.geometry.Pt;
+import java.io.ByteArrayOutputStream;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipOutputStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -36,6 +39,25 @@ class ReadingTest {
 
     private static String kind(Reading r) {
         return r.getClass().getSimpleName();
+    }
+
+    /** A workbook that could make its reader fetch other files is not read. */
+    @Test
+    void aWorkbookWithADocumentTypeIsRefused() throws Exception {
+        ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+        try (ZipOutputStream zip = new ZipOutputStream(bytes)) {
+            zip.putNextEntry(new ZipEntry("xl/workbook.xml"));
+            zip.write(
+                    "<?xml version=\"1.0\"?><!DOCTYPE w [<!ENTITY a SYSTEM \"file:///x\">]><w>&a;</w>"
+                            .getBytes(StandardCharsets.UTF_8));
+            zip.closeEntry();
+        }
+        Reading read = Reading.of("parts.xlsx", bytes.toByteArray());
+        assertThat(read.problems())
+                .singleElement()
+                .extracting(Problem::text)
+                .asString()
+                .contains("the workbook declares a document type");
     }
 
     @Test

@@ -1,0 +1,2 @@
+/** Starting the server: its data directory, its port and its options, each fault in a sentence. */
+package dev.lastcut.server.start;
