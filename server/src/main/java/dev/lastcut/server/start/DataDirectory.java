@@ -14,6 +14,7 @@ import java.sql.DriverManager;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Statement;
+import java.util.List;
 
 /**
  * The directory everything is kept in: taken by one process at a time, readable by its owner alone,
@@ -66,7 +67,6 @@ public final class DataDirectory {
     static Held hold(Path path) throws StartFault {
         String name = path.toAbsolutePath().normalize().toString();
         try {
-            Files.createDirectories(path);
             onlyForOwner(path);
             FileChannel channel =
                     FileChannel.open(
@@ -109,15 +109,33 @@ public final class DataDirectory {
         }
     }
 
+    /**
+     * The directory where it is made here, and in any case the files that are written to, can be
+     * read by their owner alone. A directory of somebody else's making keeps its permissions.
+     */
     private static void onlyForOwner(Path path) throws IOException {
-        if (Files.getFileStore(path).supportsFileAttributeView("posix")) {
+        boolean there = Files.isDirectory(path);
+        Files.createDirectories(path);
+        if (!Files.getFileStore(path).supportsFileAttributeView("posix")) {
+            return;
+        }
+        if (!there) {
             Files.setPosixFilePermissions(path, PosixFilePermissions.fromString("rwx------"));
+        }
+        for (String name : List.of(DATABASE, "last-cut.log")) {
+            Path file = path.resolve(name);
+            if (!Files.exists(file)) {
+                Files.createFile(file);
+            }
+            if (Files.isWritable(file)) {
+                Files.setPosixFilePermissions(file, PosixFilePermissions.fromString("rw-------"));
+            }
         }
     }
 
     private static void look(Path path) throws StartFault {
         Path file = path.resolve(DATABASE);
-        if (!Files.exists(file)) {
+        if (Files.notExists(file) || isEmpty(file)) {
             return;
         }
         String name = file.toAbsolutePath().normalize().toString();
@@ -137,6 +155,14 @@ public final class DataDirectory {
                             + ", this one knows up to "
                             + NEWEST
                             + "). Nothing was changed: start the newer one.");
+        }
+    }
+
+    private static boolean isEmpty(Path file) {
+        try {
+            return Files.size(file) == 0;
+        } catch (IOException e) {
+            return false;
         }
     }
 

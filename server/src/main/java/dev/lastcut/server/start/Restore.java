@@ -6,6 +6,7 @@ import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.time.LocalDateTime;
 import java.time.format.DateTimeFormatter;
+import java.util.List;
 
 /**
  * Puts a copy of the database in the place of the one there is, which is kept beside it. Nothing is
@@ -32,8 +33,10 @@ public final class Restore {
                 // Refuses a copy that is damaged or newer.
                 DataDirectory.take(look).close();
             } finally {
-                Files.deleteIfExists(trial);
-                Files.deleteIfExists(look.resolve("last-cut.lock"));
+                for (String name :
+                        List.of(DataDirectory.DATABASE, "last-cut.lock", "last-cut.log")) {
+                    Files.deleteIfExists(look.resolve(name));
+                }
                 Files.deleteIfExists(look);
             }
             return put(copy, data);
@@ -54,7 +57,7 @@ public final class Restore {
             String kept = "";
             Path next = data.resolve("restored.db");
             Files.copy(copy, next, StandardCopyOption.REPLACE_EXISTING);
-            if (Files.exists(there)) {
+            if (Files.exists(there) && Files.size(there) > 0) {
                 Path before =
                         data.resolve("before-restore-" + LocalDateTime.now().format(TIME) + ".db");
                 for (String end : new String[] {"-wal", "-shm"}) {

@@ -49,8 +49,19 @@ class StartTest {
             assertThat(fault()).hasMessageContaining("Another Last Cut already uses");
         }
         DataDirectory.take(data).close();
-        assertThat(PosixFilePermissions.toString(Files.getPosixFilePermissions(data)))
+        assertThat(
+                        PosixFilePermissions.toString(
+                                Files.getPosixFilePermissions(data.resolve("last-cut.db"))))
+                .isEqualTo("rw-------");
+        Path made = data.resolve("made");
+        DataDirectory.take(made).close();
+        assertThat(PosixFilePermissions.toString(Files.getPosixFilePermissions(made)))
                 .isEqualTo("rwx------");
+        // Nobody else's directory is shut to them.
+        Files.setPosixFilePermissions(data, PosixFilePermissions.fromString("rwxr-xr-x"));
+        DataDirectory.take(data).close();
+        assertThat(PosixFilePermissions.toString(Files.getPosixFilePermissions(data)))
+                .isEqualTo("rwxr-xr-x");
     }
 
     @Test
