@@ -11,9 +11,10 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.boot.SpringApplication;
 import org.springframework.boot.autoconfigure.SpringBootApplication;
-import org.springframework.boot.web.server.PortInUseException;
 
 /**
  * Starts the server, or runs one of the commands that need none: {@code make}, {@code sheets},
@@ -21,6 +22,11 @@ import org.springframework.boot.web.server.PortInUseException;
  */
 @SpringBootApplication
 public class LastCut {
+    private static final Logger LOG = LoggerFactory.getLogger(LastCut.class);
+
+    /** Held until the process ends: were it let go, the collector would give the directory back. */
+    private static DataDirectory.Held held;
+
     public static void main(String[] args) {
         List<String> words = Arrays.asList(args);
         String command = words.isEmpty() ? "serve" : words.get(0);
@@ -63,8 +69,8 @@ public class LastCut {
     private static void serve(List<String> args) {
         try {
             Options options = Options.parse(args);
-            // Held until the process ends.
-            DataDirectory.take(data());
+            held = DataDirectory.take(data());
+            Options.requireFree(Integer.getInteger("lastcut.port", Options.USUAL_PORT));
             System.setProperty(
                     "lastcut.backup.seconds", String.valueOf(options.backupEvery().toSeconds()));
             System.setProperty("lastcut.backup.keep", String.valueOf(options.keep()));
@@ -73,16 +79,10 @@ public class LastCut {
                 rest.add("--demo");
             }
             SpringApplication.run(LastCut.class, rest.toArray(String[]::new));
+            LOG.info("The data is in {}", held.path().toAbsolutePath());
         } catch (StartFault e) {
             System.err.println(e.getMessage());
             System.exit(e.status());
-        } catch (PortInUseException e) {
-            System.err.println(
-                    "Port "
-                            + e.getPort()
-                            + " is taken by another program: stop that, or set LASTCUT_PORT to another"
-                            + " number.");
-            System.exit(StartFault.PORT);
         }
     }
 }

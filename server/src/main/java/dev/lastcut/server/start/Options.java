@@ -1,5 +1,9 @@
 package dev.lastcut.server.start;
 
+import java.io.IOException;
+import java.net.InetAddress;
+import java.net.InetSocketAddress;
+import java.net.ServerSocket;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
@@ -16,6 +20,10 @@ import java.util.regex.Pattern;
  */
 public record Options(boolean demo, Duration backupEvery, int keep, List<String> rest) {
     private static final Pattern SPAN = Pattern.compile("([1-9]\\d{0,4})([smhd])");
+
+    /** Where the server listens unless it is told another port. */
+    public static final int USUAL_PORT = 8787;
+
     private static final int USUAL_KEEP = 7;
 
     /**
@@ -41,6 +49,25 @@ public record Options(boolean demo, Duration backupEvery, int keep, List<String>
             }
         }
         return new Options(demo, every, keep, List.copyOf(rest));
+    }
+
+    /**
+     * Looks whether the server can listen at a port of this machine.
+     *
+     * @throws StartFault when another program does
+     */
+    public static void requireFree(int port) throws StartFault {
+        try (ServerSocket trial = new ServerSocket()) {
+            trial.setReuseAddress(true);
+            trial.bind(new InetSocketAddress(InetAddress.getLoopbackAddress(), port));
+        } catch (IOException e) {
+            throw new StartFault(
+                    StartFault.PORT,
+                    "Port "
+                            + port
+                            + " is taken by another program: stop that, or set LASTCUT_PORT to another"
+                            + " number.");
+        }
     }
 
     private static Duration span(String text) throws StartFault {

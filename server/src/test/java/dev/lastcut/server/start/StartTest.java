@@ -4,6 +4,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.catchThrowableOfType;
 
+import java.net.InetAddress;
+import java.net.ServerSocket;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.attribute.PosixFilePermissions;
@@ -94,6 +96,15 @@ class StartTest {
                             .max()
                             .orElseThrow();
             assertThat(DataDirectory.NEWEST).isEqualTo(newest);
+        }
+    }
+
+    @Test
+    void aPortThatIsTakenIsSaid() throws Exception {
+        try (ServerSocket taken = new ServerSocket(0, 1, InetAddress.getLoopbackAddress())) {
+            assertThatThrownBy(() -> Options.requireFree(taken.getLocalPort()))
+                    .isInstanceOf(StartFault.class)
+                    .hasMessageContaining("is taken by another program");
         }
     }
 
