@@ -8,6 +8,7 @@ import { go, type Station } from '../router';
 import { Steps } from '../ticket/Steps';
 import { Select } from '../ui/Select';
 import { ReportProblem } from '../ui/ReportProblem';
+import { STRIP, TRAVELLER } from '../ui/panes';
 import { useNarrow } from '../ui/useNarrow';
 import { isOlder } from '../cut/ChangedSince';
 
@@ -211,7 +212,8 @@ export function Traveller({ job, station }: { job: Job | null; station: Station 
   return (
     <nav
       aria-label="Traveller"
-      className={`border-edge bg-card flex h-full shrink-0 flex-col border-r ${strip ? 'w-12' : 'w-[218px]'} ${narrow && opened ? 'absolute inset-y-0 left-0 z-20 shadow-lg' : ''}`}
+      style={{ width: strip ? STRIP : TRAVELLER }}
+      className={`border-edge bg-card flex h-full shrink-0 flex-col border-r ${narrow && opened ? 'absolute inset-y-0 left-0 z-20 shadow-lg' : ''}`}
     >
       {narrow ? (
         <button

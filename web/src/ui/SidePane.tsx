@@ -1,5 +1,6 @@
 import { useEffect, useState, type ReactNode } from 'react';
-import { LEAST, paneWidth, usePanes } from './panes';
+import { LEAST, paneWidth, STRIP, TRAVELLER, usePanes } from './panes';
+import { useNarrow } from './useNarrow';
 
 const KEY_STEP = 24;
 
@@ -28,8 +29,7 @@ export function SidePane({
   const away = usePanes((s) => s.away[name] ?? false);
   const { setWidth, putAway } = usePanes();
   const whole = useWindowWidth();
-  const beside = whole < 940 ? 48 : 218;
-  const width = paneWidth(chosen ?? usual, whole, beside);
+  const width = paneWidth(chosen ?? usual, whole, useNarrow() ? STRIP : TRAVELLER);
   const widen = (by: number) => setWidth(name, Math.max(LEAST, width + by));
   return (
     <>

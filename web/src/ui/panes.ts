@@ -6,6 +6,9 @@ const KEPT = 'last-cut-panes-1';
 export const USUAL = 350;
 export const WIDE = 480;
 export const LEAST = 240;
+/** Widths of the traveller, and of what is left of it in narrow windows, CSS pixels. */
+export const TRAVELLER = 218;
+export const STRIP = 48;
 /** The board keeps at least this share of the window. */
 const BOARD_SHARE = 0.52;
 

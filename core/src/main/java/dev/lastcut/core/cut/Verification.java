@@ -29,9 +29,10 @@ import java.util.zip.ZipInputStream;
  *
  * @param cut which cut it says it is; empty where it has no manifest that can be read
  * @param files how many it holds
+ * @param manifest the SHA-256 of its manifest; empty where it has none
  * @param faults what is not as the manifest says, in its order
  */
-public record Verification(Optional<Named> cut, int files, List<Fault> faults) {
+public record Verification(Optional<Named> cut, int files, String manifest, List<Fault> faults) {
     public static final String MANIFEST = "manifest.json";
 
     /** The end of the list of a zip's files (PKWARE application note, 4.3.16). */
@@ -96,6 +97,7 @@ public record Verification(Optional<Named> cut, int files, List<Fault> faults) {
         Map<String, Listed> files = new LinkedHashMap<>();
         List<Fault> faults = new ArrayList<>();
         byte[] manifest = unpack(zip, end, files, faults);
+        String sha256 = manifest == null ? "" : files.get(MANIFEST).sha256;
         if (manifest == null) {
             faults.add(
                     new Fault(
@@ -103,7 +105,7 @@ public record Verification(Optional<Named> cut, int files, List<Fault> faults) {
                             MANIFEST,
                             "There is no manifest.json, so nothing says what should be in it. Ask"
                                     + " for the zip as it was handed over."));
-            return new Verification(Optional.empty(), files.size(), faults);
+            return new Verification(Optional.empty(), files.size(), sha256, faults);
         }
         Map<String, Listed> listed = new LinkedHashMap<>();
         Optional<Named> cut;
@@ -135,10 +137,10 @@ public record Verification(Optional<Named> cut, int files, List<Fault> faults) {
                             Kind.MANIFEST,
                             MANIFEST,
                             "The manifest is damaged: " + e.getMessage() + "."));
-            return new Verification(Optional.empty(), files.size(), faults);
+            return new Verification(Optional.empty(), files.size(), sha256, faults);
         }
         hold(files, listed, faults);
-        return new Verification(cut, files.size(), faults);
+        return new Verification(cut, files.size(), sha256, faults);
     }
 
     private static void hold(

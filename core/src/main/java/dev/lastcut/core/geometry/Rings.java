@@ -5,7 +5,6 @@ import dev.lastcut.core.work.WorkLimitException;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.List;
-import java.util.Locale;
 import org.locationtech.jts.algorithm.RobustLineIntersector;
 import org.locationtech.jts.geom.Coordinate;
 import org.locationtech.jts.geom.Geometry;
@@ -72,11 +71,9 @@ public final class Rings {
         new MCIndexNoder(count).computeNodes(List.of(new BasicSegmentString(ring, null)));
         if (count.isDone()) {
             throw new WorkLimitException(
-                    String.format(
-                            Locale.ROOT,
-                            "A contour crosses itself more than %,d times; that is no drawing of"
-                                    + " a board.",
-                            MOST_CROSSINGS));
+                    "A contour crosses itself more than %,d times; that is no drawing of"
+                            + " a board.",
+                    MOST_CROSSINGS);
         }
     }
 

@@ -302,8 +302,7 @@ public final class Intake {
             return asSaid(f);
         } catch (WorkLimitException e) {
             throw new WorkLimitException(
-                    "%s: %s Bring in the other files without it."
-                            .formatted(f.path(), e.getMessage()));
+                    "%s: %s Bring in the other files without it.", f.path(), e.getMessage());
         }
     }
 

@@ -1,6 +1,5 @@
 package dev.lastcut.core.work;
 
-import java.util.Locale;
 import java.util.concurrent.CancellationException;
 import java.util.concurrent.atomic.AtomicLong;
 import java.util.function.BooleanSupplier;
@@ -41,7 +40,7 @@ public final class WorkLimit {
      * @throws WorkLimitException when it takes more steps
      */
     public static <T, E extends Exception> T of(String what, long most, Task<T, E> work) throws E {
-        return new WorkLimit(CURRENT.get(), what, most, () -> false).run(work);
+        return under(new WorkLimit(CURRENT.get(), what, most, () -> false), work);
     }
 
     /**
@@ -52,7 +51,7 @@ public final class WorkLimit {
      */
     public static <T, E extends Exception> T until(BooleanSupplier cancelled, Task<T, E> work)
             throws E {
-        return new WorkLimit(CURRENT.get(), "", Long.MAX_VALUE, cancelled).run(work);
+        return under(new WorkLimit(CURRENT.get(), "", Long.MAX_VALUE, cancelled), work);
     }
 
     /** Counts one step of the work of this thread. */
@@ -78,11 +77,7 @@ public final class WorkLimit {
         }
         if (most < Long.MAX_VALUE && done.addAndGet(number) > most) {
             throw new WorkLimitException(
-                    String.format(
-                            Locale.ROOT,
-                            "%s takes more than the %,d steps that are done for one board.",
-                            what,
-                            most));
+                    "%s takes more than the %,d steps that are done for one board.", what, most);
         }
     }
 
@@ -107,9 +102,5 @@ public final class WorkLimit {
                 CURRENT.set(own);
             }
         }
-    }
-
-    private <T, E extends Exception> T run(Task<T, E> work) throws E {
-        return under(this, work);
     }
 }

@@ -126,7 +126,6 @@ class CheckController {
 
     @GetMapping("/check")
     CheckView check(@PathVariable long id) {
-        jobs.job(id);
         return checks.lastCheck(id)
                 .map(run -> view(run, checks.signed(id, run), checks.checkBefore(id)))
                 .orElse(new CheckView(false, false, List.of(), List.of(), List.of()));

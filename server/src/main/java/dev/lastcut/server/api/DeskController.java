@@ -82,7 +82,6 @@ class DeskController {
     /** What is known now; what is new at the desk is asked for meanwhile. */
     @GetMapping("/jobs/{id}/orders")
     List<DeskOrderView> orders(@PathVariable long id) {
-        jobs.job(id);
         List<Row> all = orders.of(id);
         all.forEach(following::follow);
         return all.stream().map(DeskOrderView::of).toList();

@@ -194,7 +194,7 @@ class ErrorAdvice extends ResponseEntityExceptionHandler {
     }
 
     /** Where and what, without the names of our classes that the library adds. */
-    static String reason(Exception e) {
+    private static String reason(Exception e) {
         Throwable cause = e;
         while (cause.getCause() != null && cause.getCause() != cause) {
             cause = cause.getCause();

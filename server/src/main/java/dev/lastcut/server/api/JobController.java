@@ -143,7 +143,6 @@ class JobController {
     @PostMapping(path = "/{id}/revisions", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
     TaskState bringInAgain(@PathVariable long id, @RequestParam("files") List<MultipartFile> files)
             throws IOException, UnusablePackException {
-        jobs.job(id);
         List<Pack.PackFile> given = given(files);
         Pack pack = PackReader.fromLoose(packName(given), given);
         return tasks.start(task -> String.valueOf(jobs.bringInAgain(id, pack, task)));
@@ -221,7 +220,6 @@ class JobController {
     /** Starts the checks, those of every shop, the outputs or a cut in the background. */
     @PostMapping("/{id}/work/{what}")
     TaskState work(@PathVariable long id, @PathVariable String what) {
-        jobs.job(id);
         return switch (what) {
             case "check" -> once(id, what, task -> checks.check(id, task));
             case "shops" -> once(id, what, task -> checks.checkShops(id, task));

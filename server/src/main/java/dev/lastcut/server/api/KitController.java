@@ -56,7 +56,6 @@ class KitController {
 
     @GetMapping
     KitView view(@PathVariable long id) {
-        jobs.job(id);
         CapabilitySheet sheet =
                 jobs.sheet(id)
                         .orElseThrow(
@@ -141,7 +140,6 @@ class KitController {
 
     @PostMapping("/done")
     KitView done(@PathVariable long id, @RequestBody SaidDone body) {
-        jobs.job(id);
         ticks.tick(id, body.designators() == null ? List.of() : body.designators(), body.done());
         return view(id);
     }
@@ -150,14 +148,12 @@ class KitController {
     @PostMapping("/picture")
     KitView put(
             @PathVariable long id, @RequestParam String designator, @RequestBody byte[] picture) {
-        jobs.job(id);
         ticks.put(id, designator, picture);
         return view(id);
     }
 
     @DeleteMapping("/picture")
     KitView drop(@PathVariable long id, @RequestParam String designator) {
-        jobs.job(id);
         ticks.drop(id, designator);
         return view(id);
     }

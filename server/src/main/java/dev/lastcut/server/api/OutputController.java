@@ -54,7 +54,6 @@ class OutputController {
 
     @GetMapping("/outputs")
     OutputsView outputs(@PathVariable long id) {
-        jobs.job(id);
         return outputs.lastOutputs(id)
                 .map(OutputController::view)
                 .orElse(new OutputsView(false, List.of(), List.of(), List.of()));

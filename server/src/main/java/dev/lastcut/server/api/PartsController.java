@@ -68,21 +68,18 @@ class PartsController {
 
     @GetMapping
     PartsView view(@PathVariable long id) {
-        jobs.job(id);
         return PartsViews.of(jobs, parts, counter, id);
     }
 
     /** Asks the counter anew, in the background. */
     @PostMapping("/ask")
     TaskState ask(@PathVariable long id) {
-        jobs.job(id);
         return tasks.startWaiting(task -> parts.ask(id, task));
     }
 
     /** Asks the counter for words of the user's own, in the background. */
     @PostMapping("/search")
     TaskState search(@PathVariable long id, @RequestParam String words) {
-        jobs.job(id);
         return tasks.startWaiting(task -> parts.search(words));
     }
 

@@ -42,7 +42,6 @@ class PlacementController {
 
     @GetMapping
     PlacementView view(@PathVariable long id) {
-        jobs.job(id);
         return views(id).view();
     }
 
@@ -50,7 +49,6 @@ class PlacementController {
     @GetMapping("/sheet")
     PlacementView.KindSheetView sheet(
             @PathVariable long id, @RequestParam String footprint, @RequestParam String side) {
-        jobs.job(id);
         return views(id).sheet(footprint, side(side));
     }
 

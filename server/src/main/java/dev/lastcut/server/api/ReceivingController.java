@@ -60,14 +60,12 @@ class ReceivingController {
 
     @GetMapping("/cuts/{number}/inspection")
     InspectionView inspection(@PathVariable long id, @PathVariable int number) {
-        jobs.job(id);
         return view(receiving.of(id, number));
     }
 
     @PostMapping("/cuts/{number}/inspection")
     InspectionView answer(
             @PathVariable long id, @PathVariable int number, @RequestBody SaidFound body) {
-        jobs.job(id);
         Answer answer =
                 new Answer(
                         Optional.ofNullable(body.measured()),
@@ -107,7 +105,6 @@ class ReceivingController {
     /** Where a photograph lies, told from clicked places; nothing of it is kept. */
     @PostMapping("/photo-fit")
     FitView fit(@PathVariable long id, @RequestBody SaidPairs body) {
-        jobs.job(id);
         List<Perspective.Pair> pairs =
                 (body.pairs() == null ? List.<PairView>of() : body.pairs())
                         .stream()

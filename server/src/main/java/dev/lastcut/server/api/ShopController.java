@@ -129,7 +129,6 @@ class ShopController {
     /** All shops side by side; {@code ran} once the board was checked against every one. */
     @GetMapping("/shops")
     ShopsView shops(@PathVariable long id) {
-        jobs.job(id);
         List<CheckService.AtShop> all = checks.shops(id);
         boolean ran = all.stream().allMatch(s -> s.run().isPresent());
         if (!ran) {

@@ -38,7 +38,6 @@ class StencilController {
 
     @GetMapping
     StencilView view(@PathVariable long id) {
-        jobs.job(id);
         Ticket ticket = jobs.ticket(id);
         BoardGeometry geometry = jobs.board(id);
         Optional<CapabilitySheet> sheet = jobs.sheet(id);

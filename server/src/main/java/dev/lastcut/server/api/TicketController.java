@@ -94,7 +94,6 @@ class TicketController {
             @PathVariable long id,
             @RequestHeader(name = Base.HEADER, required = false) String base,
             @RequestBody byte[] json) {
-        jobs.job(id);
         return tasks.start(
                 task -> {
                     task.progress(0, 1, "holding the ticket against the board");
@@ -106,7 +105,6 @@ class TicketController {
 
     @GetMapping("/jobs/{id}/history")
     HistoryView history(@PathVariable long id) {
-        jobs.job(id);
         TicketService.History h = tickets.history(id);
         return new HistoryView(
                 h.version(),
@@ -119,14 +117,12 @@ class TicketController {
             @PathVariable long id,
             @PathVariable int version,
             @RequestHeader(name = Base.HEADER, required = false) String base) {
-        jobs.job(id);
         return VersionView.of(tickets.go(id, Base.of(base), version));
     }
 
     /** A stream of what happens to the job, from whichever window. */
     @GetMapping(path = "/jobs/{id}/events", produces = MediaType.TEXT_EVENT_STREAM_VALUE)
     SseEmitter events(@PathVariable long id) {
-        jobs.job(id);
         return streams.open(id, new JobEvents.Event("now", tickets.now(id).version(), ""));
     }
 }

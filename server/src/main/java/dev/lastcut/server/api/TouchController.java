@@ -149,7 +149,6 @@ class TouchController {
     /** Looks for what a touch does to the findings; without its number: what all of them do. */
     @PostMapping("/effect")
     TaskState lookFor(@PathVariable long id, @RequestParam(required = false) Integer touch) {
-        jobs.job(id);
         return tasks.start(
                 task -> {
                     touches.work(id, Optional.ofNullable(touch), task);

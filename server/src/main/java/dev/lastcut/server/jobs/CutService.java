@@ -99,18 +99,10 @@ public class CutService {
             return new Verified(v, "");
         }
         List<CutStore.Kept> like = cuts.kept(v.cut().get().job(), v.cut().get().number());
-        byte[] own;
-        try (InputStream in = Files.newInputStream(zip)) {
-            own = CutZip.read(in, Verification.MANIFEST).orElse(new byte[0]);
-        }
         boolean same =
                 like.stream()
-                        .anyMatch(
-                                k ->
-                                        Arrays.equals(
-                                                outputs.cutFile(
-                                                        k.job(), k.number(), Verification.MANIFEST),
-                                                own));
+                        .map(k -> outputs.cutFile(k.job(), k.number(), Verification.MANIFEST))
+                        .anyMatch(own -> Manifest.sha256(own).equals(v.manifest()));
         if (like.isEmpty()) {
             return new Verified(v, "No cut of this name and number is kept here.");
         }

@@ -4,7 +4,6 @@ import dev.lastcut.core.cut.OutputFile;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
-import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.time.Instant;
 import java.time.LocalDateTime;
@@ -19,8 +18,6 @@ import java.util.zip.ZipOutputStream;
 
 /** Packs and reads the files of a cut; every entry carries the cut's own time, in UTC. */
 final class CutZip {
-    private static final int MOST_BYTES = 16 << 20;
-
     private CutZip() {}
 
     static byte[] write(List<OutputFile> files, String created) {
@@ -56,15 +53,10 @@ final class CutZip {
 
     /** One file of a cut; empty when it has none of that path. */
     static Optional<byte[]> read(byte[] zip, String path) {
-        return read(new ByteArrayInputStream(zip), path);
-    }
-
-    /** The same of a zip that is read as it comes; a file of more than 16 MB is cut off. */
-    static Optional<byte[]> read(InputStream zip, String path) {
-        try (ZipInputStream in = new ZipInputStream(zip)) {
+        try (ZipInputStream in = new ZipInputStream(new ByteArrayInputStream(zip))) {
             for (ZipEntry e = in.getNextEntry(); e != null; e = in.getNextEntry()) {
                 if (e.getName().equals(path)) {
-                    return Optional.of(in.readNBytes(MOST_BYTES));
+                    return Optional.of(in.readAllBytes());
                 }
             }
             return Optional.empty();

@@ -100,7 +100,6 @@ public class JobService {
 
     /** The version of the ticket that holds now. */
     public int version(long id) {
-        job(id);
         return tickets.now(id).version();
     }
 
@@ -343,8 +342,8 @@ public class JobService {
 
     /** A job as it is now. */
     Moment now(long id) {
-        job(id);
-        return at(id, jobs.revision(id));
+        String name = job(id).name();
+        return at(id, name, jobs.revision(id));
     }
 
     /** The revision before the one of a moment, to be held against what is chosen at it. */
@@ -352,7 +351,7 @@ public class JobService {
         if (now.revision() < 2) {
             return Optional.empty();
         }
-        Moment then = at(now.job(), now.revision() - 1);
+        Moment then = at(now.job(), now.name(), now.revision() - 1);
         Ticket ticket = now.ticket().with(d -> d.files = then.ticket().files());
         Moment before =
                 new Moment(
@@ -366,8 +365,7 @@ public class JobService {
         return Optional.of(with(before, ticket));
     }
 
-    private Moment at(long id, int revision) {
-        String name = job(id).name();
+    private Moment at(long id, String name, int revision) {
         TicketService.Chosen chosen = tickets.at(id, revision);
         StringBuilder files = new StringBuilder(name).append('\n');
         jobs.files(id, revision).forEach(f -> files.append(f).append('\n'));

@@ -133,7 +133,11 @@ public final class DataDirectory {
         }
     }
 
-    private static void look(Path path) throws StartFault {
+    /**
+     * Looks whether the database in a directory can be used; nothing is to be said where there is
+     * none.
+     */
+    static void look(Path path) throws StartFault {
         Path file = path.resolve(DATABASE);
         if (Files.notExists(file) || isEmpty(file)) {
             return;

@@ -6,7 +6,6 @@ import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.time.LocalDateTime;
 import java.time.format.DateTimeFormatter;
-import java.util.List;
 
 /**
  * Puts a copy of the database in the place of the one there is, which is kept beside it. Nothing is
@@ -31,12 +30,9 @@ public final class Restore {
             try {
                 Files.copy(copy, trial);
                 // Refuses a copy that is damaged or newer.
-                DataDirectory.take(look).close();
+                DataDirectory.look(look);
             } finally {
-                for (String name :
-                        List.of(DataDirectory.DATABASE, "last-cut.lock", "last-cut.log")) {
-                    Files.deleteIfExists(look.resolve(name));
-                }
+                Files.deleteIfExists(trial);
                 Files.deleteIfExists(look);
             }
             return put(copy, data);

@@ -5,6 +5,7 @@ import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
 import java.util.List;
 import java.util.stream.Stream;
 import org.springframework.beans.factory.annotation.Value;
@@ -41,7 +42,7 @@ public class ScratchFiles {
     public <T> T with(InputStream content, Use<T> use) throws IOException {
         Path file = Files.createTempFile(folder, "in", "");
         try {
-            Files.copy(content, file, java.nio.file.StandardCopyOption.REPLACE_EXISTING);
+            Files.copy(content, file, StandardCopyOption.REPLACE_EXISTING);
             return use.with(file);
         } finally {
             Files.deleteIfExists(file);

@@ -30,4 +30,16 @@ class CutZipTest {
             TimeZone.setDefault(zone);
         }
     }
+
+    /** A report with many pictures is tens of megabytes: it is given back to its last byte. */
+    @Test
+    void aLargeFileIsGivenBackWhole() {
+        byte[] report = new byte[20 << 20];
+        report[report.length - 1] = 1;
+        byte[] zip =
+                CutZip.write(
+                        List.of(new OutputFile("report.html", report, "a report")),
+                        "2026-03-01T23:30:10Z");
+        assertThat(CutZip.read(zip, "report.html").orElseThrow()).isEqualTo(report);
+    }
 }

@@ -613,11 +613,8 @@ public final class DrillReader {
         WorkLimit.step();
         if (holes > MOST_HOLES) {
             throw new WorkLimitException(
-                    String.format(
-                            Locale.ROOT,
-                            "It has %,d holes or more; at most %,d are read of one file.",
-                            holes,
-                            MOST_HOLES));
+                    "It has %,d holes or more; at most %,d are read of one file.",
+                    holes, MOST_HOLES);
         }
     }
 

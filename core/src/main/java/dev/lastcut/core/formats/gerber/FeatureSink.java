@@ -9,7 +9,6 @@ import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Deque;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 
 /** Collects features, through open step-repeats and block definitions. */
@@ -50,11 +49,7 @@ final class FeatureSink {
     private static void require(long objects) {
         if (objects > MOST) {
             throw new WorkLimitException(
-                    String.format(
-                            Locale.ROOT,
-                            "It has %,d objects or more; at most %,d are read of one file.",
-                            objects,
-                            MOST));
+                    "It has %,d objects or more; at most %,d are read of one file.", objects, MOST);
         }
     }
 

@@ -4,7 +4,6 @@ import dev.lastcut.core.board.ListedPart;
 import dev.lastcut.core.board.PlacedPart;
 import dev.lastcut.core.work.WorkLimitException;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 
 /** A file of which it is not known whether it is a parts list or a placement. */
@@ -36,10 +35,7 @@ public final class PartTables {
         List<PartTable> tables = PartTable.find(content, chosen);
         if (tables.stream().anyMatch(PartTable::isCutOff)) {
             throw new WorkLimitException(
-                    String.format(
-                            Locale.ROOT,
-                            "It has %,d rows or more; fewer are read of one table.",
-                            Table.MOST_ROWS));
+                    "It has %,d rows or more; fewer are read of one table.", Table.MOST_ROWS);
         }
         PlacementReader.Result placement = PlacementReader.read(file, tables, content);
         if (placement.looksLikePlacement()) {
