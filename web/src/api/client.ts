@@ -437,6 +437,9 @@ export const api = {
     of: { packageName: string } | { designators: readonly string[] } | { side: string },
     hand: boolean | null,
   ) => toVersion(id, `${job(id)}/placement/hand`, 'POST', { ...of, hand }),
+  /** Tells which pin of a footprint is the cathode or the plus; null takes it back. */
+  tellPolarity: (id: number, footprint: string, pin: string | null) =>
+    toVersion(id, `${job(id)}/placement/polarity`, 'POST', { footprint, pin }),
   lookedAt: (id: number, footprint: string, side: string, looked: boolean) =>
     toVersion(id, `${job(id)}/placement/looked`, 'POST', { footprint, side, looked }),
   kit: (id: number) => json<Kit>(`${job(id)}/kit`),

@@ -1,3 +1,4 @@
+import { fittedWords } from './fitted';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api, type Job, type Offer, type PartKind, type Parts } from '../api/client';
@@ -162,7 +163,7 @@ export function KindCard({
         <label className="mt-1 flex items-baseline gap-2">
           <input
             type="checkbox"
-            checked={kind.byHand === kind.names.length}
+            checked={kind.handChosen === kind.names.length}
             disabled={change.busy}
             onChange={(e) =>
               change.make(() =>
@@ -171,11 +172,19 @@ export function KindCard({
             }
           />
           Soldered by hand
-          {kind.byHand > 0 && kind.byHand < kind.names.length
-            ? ` (${kind.byHand} of ${kind.names.length} are)`
+          {kind.handChosen > 0 && kind.handChosen < kind.names.length
+            ? ` (${kind.handChosen} of ${kind.names.length} are)`
             : ''}
         </label>
       ) : null}
+      <ul aria-label="Who fits them" className="mt-1">
+        {kind.fittedBy.map((f) => (
+          <li key={f.by + f.why} className={f.by === 'nobody' ? 'text-stop' : ''}>
+            {kind.fittedBy.length > 1 ? <span className="num">{f.designators}: </span> : null}
+            {fittedWords(f)}
+          </li>
+        ))}
+      </ul>
       {original ? (
         <section className="bg-paper border-edge mt-2 rounded border px-3 py-2">
           <h3 className="font-semibold">

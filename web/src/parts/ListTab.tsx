@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { api, type Job, type PartKind, type Parts } from '../api/client';
 import { useView } from '../store/view';
 import { Button } from '../ui/Button';
+import { fittedWords } from './fitted';
 import { pieces } from './words';
 import type { PartsChange } from './usePartsChange';
 
@@ -59,6 +60,15 @@ function Row({
             </span>
           </>
         )}
+        {kind.fittedBy.map((f) => (
+          <span
+            key={f.by + f.why}
+            className={`block text-[12.5px] ${f.by === 'nobody' ? 'text-stop' : 'text-faint'}`}
+          >
+            {kind.fittedBy.length > 1 ? `${f.designators} ` : ''}
+            {fittedWords(f)}
+          </span>
+        ))}
         {kind.troubles.map((t) => (
           <span key={t} className="text-stop block text-[12.5px]">
             ! {t}

@@ -74,8 +74,7 @@ export function ByPackage({
         </div>
       ) : (
         <p className="text-faint mb-3">
-          {placement.shop ? `${placement.shop} fits no parts` : 'No shop is chosen'}: all of them
-          are soldered by hand.
+          {placement.shop ? placement.bare : 'No shop is chosen'}: all of them are soldered by hand.
         </p>
       )}
       {elsewhere.length > 0 ? (
@@ -134,6 +133,9 @@ export function ByPackage({
                       .filter((w) => w !== '')
                       .join(', ')}
                   </span>
+                  {k.polarity?.assumed ? (
+                    <span className="text-look block text-[13px]">polarity assumed</span>
+                  ) : null}
                 </span>
               </button>
             </li>

@@ -6,6 +6,7 @@ import { useView } from '../store/view';
 import { Button } from '../ui/Button';
 import { Select } from '../ui/Select';
 import { KindPicture } from './KindPicture';
+import { PolarityOf } from './PolarityOf';
 import { degrees } from './words';
 
 const TURNS = [0, 90, 180, 270];
@@ -142,6 +143,7 @@ export function KindCard({
           }))}
         />
       </div>
+      {kind.polarity ? <PolarityOf job={job} kind={kind} change={change} /> : null}
       {typeof kind.proposed === 'number' && placement.zero ? (
         <div className="border-edge/60 flex items-center justify-between gap-2 border-t py-1.5">
           <span>

@@ -6,6 +6,7 @@ import { Comparison } from '../cut/Comparison';
 import { HandOver } from '../cut/HandOver';
 import { usePair, type useComparison } from '../cut/useComparison';
 import { VerifyZip } from '../cut/VerifyZip';
+import { Gaps } from '../parts/Gaps';
 import { Button } from '../ui/Button';
 import { Select } from '../ui/Select';
 import { Panel } from '../ui/Panel';
@@ -61,6 +62,7 @@ export function Cut({
           </Button>
         </div>
       ) : null}
+      <Gaps job={job} />
       <Button
         look="main"
         className="w-full"

@@ -3,6 +3,7 @@ import { useState } from 'react';
 import type { Job, Outputs, Parts as PartsResult } from '../api/client';
 import { CostTab } from '../parts/CostTab';
 import { CounterBar } from '../parts/CounterBar';
+import { Gaps } from '../parts/Gaps';
 import { KindCard } from '../parts/KindCard';
 import { ListTab } from '../parts/ListTab';
 import { PlacementTab } from '../parts/PlacementTab';
@@ -61,6 +62,7 @@ export function Parts({
         </>
       }
     >
+      <Gaps job={job} />
       <Tabs.Root value={tab} onValueChange={setTab}>
         <Tabs.List
           aria-label="About the parts"

@@ -90,14 +90,20 @@ function stops(
     {
       station: 'parts',
       name: 'Parts',
-      mark: !board.hasList ? 'open' : built.troubles > 0 ? 'look' : 'done',
+      mark: !board.hasList
+        ? 'open'
+        : built.troubles > 0 || built.nobody.length > 0
+          ? 'look'
+          : 'done',
       says:
         (built.variant ? `${built.variant}: ` : '') +
         (!board.hasList
           ? 'no parts list'
-          : built.troubles > 0
-            ? `${built.lines} lines, ${built.troubles} in trouble`
-            : `${board.parts} parts, ${built.lines} lines`),
+          : built.nobody.length > 0
+            ? `${built.nobody.length} ${built.nobody.length === 1 ? 'part' : 'parts'} fitted by nobody`
+            : built.troubles > 0
+              ? `${built.lines} lines, ${built.troubles} in trouble`
+              : `${board.parts} parts, ${built.lines} lines`),
     },
     {
       station: 'stencil',

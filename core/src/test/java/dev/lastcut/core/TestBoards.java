@@ -15,6 +15,7 @@ import dev.lastcut.core.board.Side;
 import dev.lastcut.core.capability.CapabilitySheet;
 import dev.lastcut.core.capability.Limit;
 import dev.lastcut.core.capability.LimitKey;
+import dev.lastcut.core.capability.Order;
 import dev.lastcut.core.capability.OrderOption;
 import dev.lastcut.core.capability.Price;
 import dev.lastcut.core.formats.table.PartsListReader;
@@ -33,6 +34,9 @@ import java.util.Optional;
 
 /** Puts small boards together for tests; lengths in mm. */
 public final class TestBoards {
+    /** Parts are fitted on both sides, as far as the shop does. */
+    public static final Order FITTED = Order.USUAL.with(OrderOption.ASSEMBLY, "both");
+
     private Optional<List<ListedPart>> listed = Optional.empty();
     private Optional<List<PlacedPart>> placed = Optional.empty();
     private final Map<Role, List<Feature>> layers = new LinkedHashMap<>();

@@ -1,8 +1,7 @@
 package dev.lastcut.core.assembly;
 
+import dev.lastcut.core.board.PlacedPart;
 import dev.lastcut.core.board.Side;
-import dev.lastcut.core.capability.Assembly;
-import dev.lastcut.core.capability.CapabilitySheet;
 import dev.lastcut.core.formats.table.Designators;
 import java.util.Collections;
 import java.util.List;
@@ -60,22 +59,32 @@ public record ByHand(
         return new ByHand(packages, sides, all);
     }
 
-    /** Whether the house fits a part: where it has no say it fits what lies on its sides. */
-    public boolean houseFits(Part part, CapabilitySheet sheet) {
-        List<Side> fits = sheet.assembly().map(Assembly::sides).orElse(List.of());
-        Optional<Side> side = part.placed().map(p -> p.side());
-        // A house cannot fit what it has no place for, whatever is asked of it.
-        if (side.isEmpty() || !fits.contains(side.get())) {
-            return false;
-        }
+    /**
+     * The maker's word on a part.
+     *
+     * @param hand false where the shop is to fit it whatever is said of its package or side
+     * @param says the word as a reason
+     */
+    public record Word(boolean hand, String says) {}
+
+    /** What the maker said of a part; empty where nothing was said. */
+    public Optional<Word> word(Part part) {
         Boolean own = parts.get(part.designator());
         if (own != null) {
-            return !own;
+            return Optional.of(
+                    new Word(own, own ? "chosen to be soldered by hand" : "left to the shop"));
         }
         String footprint = part.placed().map(p -> p.footprint()).orElse(part.footprint());
-        return !packages.contains(footprint)
-                && !packages.contains(PackageName.of(footprint))
-                && !sides.contains(side.get());
+        for (String name : List.of(footprint, PackageName.of(footprint))) {
+            if (packages.contains(name)) {
+                return Optional.of(
+                        new Word(true, "every " + name + " is chosen to be soldered by hand"));
+            }
+        }
+        return part.placed()
+                .map(PlacedPart::side)
+                .filter(sides::contains)
+                .map(s -> new Word(true, "the " + s.word() + " is chosen to be soldered by hand"));
     }
 
     ByHand without(Set<String> designators) {

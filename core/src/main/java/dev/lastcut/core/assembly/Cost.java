@@ -48,10 +48,15 @@ public record Cost(String currency, int boards, List<Item> items, List<PartsList
      * @param parts as they are built
      * @param known what is known of parts, by number
      * @param sheet whose fees hold; a shop that fits no parts asks none
+     * @param fitted whether the shop is to fit them: for bare boards parts are only bought
      */
     public static Cost of(
-            List<Part> parts, Map<String, CataloguePart> known, CapabilitySheet sheet, int boards) {
-        Terms terms = Terms.of(sheet, boards);
+            List<Part> parts,
+            Map<String, CataloguePart> known,
+            CapabilitySheet sheet,
+            int boards,
+            boolean fitted) {
+        Terms terms = Terms.of(sheet, boards, fitted);
         List<Item> items = new ArrayList<>();
         List<PartsList.Line> unpriced = new ArrayList<>();
         // Kinds on two lines of the list that are one part come off one reel.
@@ -85,13 +90,13 @@ public record Cost(String currency, int boards, List<Item> items, List<PartsList
                         items.add(new Item(For.LOADING, Optional.of(line), 1, fee, fee));
                     }
                 });
-        Optional<Assembly.Fees> fees = sheet.assembly().map(Assembly::fees);
-        fees.ifPresent(
-                f -> {
-                    long fitted = (long) PlacementTable.fitted(parts).size() * boards;
-                    add(items, For.FITTING, fitted, f.perPart());
-                    add(items, For.SETUP, 1, f.setup());
-                });
+        Terms.fees(sheet, fitted)
+                .ifPresent(
+                        f -> {
+                            long pieceCount = (long) PlacementTable.fitted(parts).size() * boards;
+                            add(items, For.FITTING, pieceCount, f.perPart());
+                            add(items, For.SETUP, 1, f.setup());
+                        });
         items.sort(Comparator.comparingDouble(Item::amount).reversed());
         return new Cost(terms.currency, boards, List.copyOf(items), List.copyOf(unpriced));
     }
@@ -104,8 +109,12 @@ public record Cost(String currency, int boards, List<Item> items, List<PartsList
 
     /** What holds for every kind of an order. */
     record Terms(String currency, int boards, double attritionPercent, double loadingFee) {
-        static Terms of(CapabilitySheet sheet, int boards) {
-            Optional<Assembly.Fees> fees = sheet.assembly().map(Assembly::fees);
+        static Optional<Assembly.Fees> fees(CapabilitySheet sheet, boolean fitted) {
+            return sheet.assembly().filter(a -> fitted).map(Assembly::fees);
+        }
+
+        static Terms of(CapabilitySheet sheet, int boards, boolean fitted) {
+            Optional<Assembly.Fees> fees = fees(sheet, fitted);
             return new Terms(
                     sheet.price().currency(),
                     boards,

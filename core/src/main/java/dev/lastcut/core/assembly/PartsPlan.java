@@ -20,6 +20,7 @@ import java.util.TreeMap;
  * @param byHand what the maker solders
  * @param notes what somebody wrote to a part for the bench, by designator
  * @param looked packages whose rotations somebody looked at, each with how they were then
+ * @param polarity the pin of a footprint that is the cathode or the plus, as somebody told it
  */
 public record PartsPlan(
         Variants variants,
@@ -28,7 +29,8 @@ public record PartsPlan(
         Turns turns,
         ByHand byHand,
         SortedMap<String, String> notes,
-        SortedMap<String, String> looked) {
+        SortedMap<String, String> looked,
+        SortedMap<String, String> polarity) {
     public static final PartsPlan NONE =
             new PartsPlan(
                     Variants.NONE,
@@ -36,6 +38,7 @@ public record PartsPlan(
                     new TreeMap<>(),
                     Turns.NONE,
                     ByHand.NONE,
+                    new TreeMap<>(),
                     new TreeMap<>(),
                     new TreeMap<>());
 
@@ -54,31 +57,32 @@ public record PartsPlan(
         written.values().removeIf(String::isBlank);
         notes = Collections.unmodifiableSortedMap(written);
         looked = Collections.unmodifiableSortedMap(new TreeMap<>(looked));
+        polarity = Collections.unmodifiableSortedMap(new TreeMap<>(polarity));
     }
 
     public PartsPlan with(Variants other) {
-        return new PartsPlan(other, known, needs, turns, byHand, notes, looked);
+        return new PartsPlan(other, known, needs, turns, byHand, notes, looked, polarity);
     }
 
     public PartsPlan with(Turns other) {
-        return new PartsPlan(variants, known, needs, other, byHand, notes, looked);
+        return new PartsPlan(variants, known, needs, other, byHand, notes, looked, polarity);
     }
 
     public PartsPlan with(ByHand other) {
-        return new PartsPlan(variants, known, needs, turns, other, notes, looked);
+        return new PartsPlan(variants, known, needs, turns, other, notes, looked, polarity);
     }
 
     public PartsPlan knowing(Map<String, CataloguePart> more) {
         TreeMap<String, CataloguePart> all = new TreeMap<>(known);
         all.putAll(more);
-        return new PartsPlan(variants, all, needs, turns, byHand, notes, looked);
+        return new PartsPlan(variants, all, needs, turns, byHand, notes, looked, polarity);
     }
 
     /** With what a part must do; an empty list takes all back. */
     public PartsPlan needing(String designator, List<String> said) {
         TreeMap<String, List<String>> all = new TreeMap<>(needs);
         all.put(designator, said);
-        return new PartsPlan(variants, known, all, turns, byHand, notes, looked);
+        return new PartsPlan(variants, known, all, turns, byHand, notes, looked, polarity);
     }
 
     /** With a footprint looked at as its parts lie now; an empty text takes it back. */
@@ -86,14 +90,21 @@ public record PartsPlan(
         TreeMap<String, String> all = new TreeMap<>(looked);
         all.put(footprint, asTheyLie);
         all.values().removeIf(String::isEmpty);
-        return new PartsPlan(variants, known, needs, turns, byHand, notes, all);
+        return new PartsPlan(variants, known, needs, turns, byHand, notes, all, polarity);
+    }
+
+    /** With the pin of a footprint that is the cathode or the plus; empty takes it back. */
+    public PartsPlan polarised(String footprint, Optional<String> pin) {
+        TreeMap<String, String> all = new TreeMap<>(polarity);
+        pin.ifPresentOrElse(x -> all.put(footprint, x), () -> all.remove(footprint));
+        return new PartsPlan(variants, known, needs, turns, byHand, notes, looked, all);
     }
 
     /** With a note to a part; an empty one takes it back. */
     public PartsPlan noting(String designator, String note) {
         TreeMap<String, String> all = new TreeMap<>(notes);
         all.put(designator, note.strip());
-        return new PartsPlan(variants, known, needs, turns, byHand, all, looked);
+        return new PartsPlan(variants, known, needs, turns, byHand, all, looked, polarity);
     }
 
     /** What is known of the part that is fitted. */
@@ -114,6 +125,7 @@ public record PartsPlan(
                 turns.without(designators),
                 byHand.without(designators),
                 written,
-                looked);
+                looked,
+                polarity);
     }
 }

@@ -69,14 +69,20 @@ public final class Savings {
 
     private final List<Hint> hints = new ArrayList<>();
 
-    private Savings(List<PartsList.Line> kinds, PartsPlan plan, CapabilitySheet sheet, int boards) {
+    private Savings(
+            List<PartsList.Line> kinds,
+            PartsPlan plan,
+            CapabilitySheet sheet,
+            int boards,
+            boolean fitted) {
         this.plan = plan;
         this.sheet = sheet;
-        this.terms = Cost.Terms.of(sheet, boards);
+        this.terms = Cost.Terms.of(sheet, boards, fitted);
         kinds.forEach(l -> pieces.merge(l.part().partNumber(), l.quantity(), Integer::sum));
     }
 
     /**
+     * @param fitted whether the shop is to fit them: for bare boards it loads nothing
      * @param offers parts of the counter that could be taken instead, for any of the kinds
      * @return what can be taken first, of that what saves most; what is known to cost more is left
      *     out
@@ -86,9 +92,10 @@ public final class Savings {
             PartsPlan plan,
             List<CataloguePart> offers,
             CapabilitySheet sheet,
-            int boards) {
+            int boards,
+            boolean fitted) {
         List<PartsList.Line> kinds = PartsList.kinds(parts);
-        Savings s = new Savings(kinds, plan, sheet, boards);
+        Savings s = new Savings(kinds, plan, sheet, boards, fitted);
         Map<String, List<CataloguePart>> byValue = new HashMap<>();
         offers.forEach(
                 o ->
@@ -109,7 +116,9 @@ public final class Savings {
             s.nearest(l, byValue);
         }
         s.equal(kinds);
-        s.byHand(kinds);
+        if (fitted) {
+            s.byHand(kinds);
+        }
         s.hints.removeIf(h -> h.saves().filter(x -> x < 0.005).isPresent());
         // What can be taken here and now comes first.
         s.hints.sort(

@@ -1,11 +1,15 @@
 package dev.lastcut.core.capability;
 
+import dev.lastcut.core.board.Mounting;
 import dev.lastcut.core.board.Side;
 import java.util.ArrayList;
+import java.util.Collections;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalInt;
+import java.util.Set;
 
 /**
  * How a shop fits parts, what it asks for it and how it wants its tables.
@@ -17,7 +21,7 @@ import java.util.OptionalInt;
  * @param zeroOrientation where pin 1 lies at 0°, after IEC 61188-7; empty when it does not say
  * @param leastPitch the narrowest pitch it fits
  * @param placement how the placement is to look
- * @param line what its line asks of the board
+ * @param line what its line asks of the board and its parts
  */
 public record Assembly(
         List<Side> sides,
@@ -55,18 +59,33 @@ public record Assembly(
     }
 
     /**
-     * What the machines ask of a board.
+     * What the line asks of a board and of its parts.
      *
      * @param leastToEdge how near to the edge parts may stand without rails
      * @param fiducials how many marks a side with parts needs, 0 for none
+     * @param fits the kinds of parts it fits; never empty
+     * @param greatestHeight of a part, above the board
      */
-    public record Line(Optional<Limit> leastToEdge, int fiducials) {
+    public record Line(
+            Optional<Limit> leastToEdge,
+            int fiducials,
+            Set<Mounting> fits,
+            Optional<Limit> greatestHeight) {
         public static final Line ASKS_NOTHING = new Line(Optional.empty(), 0);
+
+        /** For parts of any kind and height. */
+        public Line(Optional<Limit> leastToEdge, int fiducials) {
+            this(leastToEdge, fiducials, EnumSet.allOf(Mounting.class), Optional.empty());
+        }
 
         public Line {
             if (fiducials < 0 || fiducials > 8) {
                 throw new IllegalArgumentException("assembly.fiducials is from 0 to 8");
             }
+            if (fits.isEmpty()) {
+                throw new IllegalArgumentException("assembly.fits lists surface, leaded or both");
+            }
+            fits = Collections.unmodifiableSet(EnumSet.copyOf(fits));
         }
     }
 

@@ -1,11 +1,14 @@
 package dev.lastcut.core.capability;
 
+import dev.lastcut.core.board.Side;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.EnumMap;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.TreeMap;
 
 /**
@@ -149,6 +152,25 @@ public record CapabilitySheet(
     public Optional<String> value(OrderOption option, Order order) {
         List<String> offered = options.getOrDefault(option, List.of());
         return order.value(option).filter(offered::contains).or(() -> offered.stream().findFirst());
+    }
+
+    /**
+     * The sides that an order has fitted here: those ordered of those the shop fits. Empty for bare
+     * boards, and at a shop that fits no parts. Ordering both sides of a shop that fits one has
+     * that one fitted.
+     */
+    public Set<Side> fittedSides(Order order) {
+        Set<Side> sides = EnumSet.noneOf(Side.class);
+        String said =
+                order.value(OrderOption.ASSEMBLY)
+                        .or(() -> value(OrderOption.ASSEMBLY, order))
+                        .orElse("none");
+        for (Side side : assembly.map(Assembly::sides).orElse(List.of())) {
+            if (said.equals("both") || said.equals(side.word())) {
+                sides.add(side);
+            }
+        }
+        return sides;
     }
 
     /** Where the order mark goes, when it is ordered at a place of ours and the place is said. */

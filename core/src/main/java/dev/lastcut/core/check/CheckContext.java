@@ -1,9 +1,9 @@
 package dev.lastcut.core.check;
 
-import dev.lastcut.core.assembly.House;
 import dev.lastcut.core.assembly.Part;
 import dev.lastcut.core.assembly.PartsPlan;
 import dev.lastcut.core.assembly.Population;
+import dev.lastcut.core.assignment.Assignments;
 import dev.lastcut.core.board.Board;
 import dev.lastcut.core.board.Role;
 import dev.lastcut.core.board.SourceFile;
@@ -296,14 +296,12 @@ public final class CheckContext {
         return ask(c -> Population.of(c.board(), c.against.parts.variants()));
     }
 
-    /** Those of them that the shop is given to fit. */
-    public List<Part> houseParts() {
+    /** Who fits each of them. */
+    public Assignments assignments() {
         return ask(
                 c ->
-                        House.parts(
-                                Population.of(c.board(), c.against.parts.variants()),
-                                c.against.sheet,
-                                c.against.parts.byHand()));
+                        Assignments.of(
+                                c.geometry(), c.against.sheet, c.against.order, c.against.parts));
     }
 
     /** What is chosen about parts. */

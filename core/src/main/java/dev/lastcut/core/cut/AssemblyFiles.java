@@ -1,20 +1,23 @@
 package dev.lastcut.core.cut;
 
-import dev.lastcut.core.assembly.House;
 import dev.lastcut.core.assembly.Part;
+import dev.lastcut.core.assembly.PartBodies;
 import dev.lastcut.core.assembly.PartsList;
 import dev.lastcut.core.assembly.PartsPlan;
 import dev.lastcut.core.assembly.PlacementTable;
-import dev.lastcut.core.assembly.Population;
+import dev.lastcut.core.assignment.Assignments;
 import dev.lastcut.core.board.Board;
 import dev.lastcut.core.board.Side;
 import dev.lastcut.core.capability.Assembly;
 import dev.lastcut.core.capability.CapabilitySheet;
 import dev.lastcut.core.connectivity.BoardGeometry;
+import dev.lastcut.core.connectivity.PartPins;
+import dev.lastcut.core.kit.AssemblyDrawing;
 import dev.lastcut.core.kit.BenchKit;
 import dev.lastcut.core.kit.KitGuide;
 import dev.lastcut.core.kit.KitTable;
 import dev.lastcut.core.milling.HandJoint;
+import dev.lastcut.core.placement.Polarities;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.OptionalInt;
@@ -27,13 +30,16 @@ final class AssemblyFiles {
             Board board,
             CapabilitySheet sheet,
             PartsPlan plan,
+            Assignments who,
             List<OutputFile> files,
             List<String> remarks) {
-        List<Part> all = Population.of(board, plan.variants());
-        List<Part> parts = House.parts(all, sheet, plan.byHand());
+        List<Part> parts = who.listed();
         String of = plan.variants().built().map(v -> ", variant " + v).orElse("");
-        if (parts.size() < all.size()) {
-            of += ", without what is soldered by hand";
+        if (who.isOrdered()) {
+            of += ", what the shop fits";
+        }
+        if (!who.gaps().isEmpty()) {
+            remarks.add(Assignments.gapWords(who.gaps()));
         }
         if (board.parts().isPresent()) {
             list(sheet, parts, of, files);
@@ -52,9 +58,10 @@ final class AssemblyFiles {
             BoardGeometry geometry,
             CapabilitySheet sheet,
             PartsPlan plan,
+            Assignments who,
             int boards,
             List<OutputFile> files) {
-        BenchKit kit = BenchKit.of(geometry, sheet, plan);
+        BenchKit kit = BenchKit.of(geometry, who, plan);
         if (geometry.board().parts().isEmpty() && geometry.board().placements().isEmpty()) {
             return;
         }
@@ -69,6 +76,29 @@ final class AssemblyFiles {
                         "assembly/guide.pdf",
                         KitGuide.pdf(geometry, kit, plan.notes(), joints),
                         "guide for the bench, a picture a step"));
+    }
+
+    /** Where the parts are, who fits them and which way round they stand. */
+    static void drawing(
+            BoardGeometry geometry, PartsPlan plan, Assignments who, List<OutputFile> files) {
+        Polarities polarities = Polarities.of(geometry, plan);
+        PartPins pins = PartPins.of(geometry);
+        AssemblyDrawing.pdf(
+                        new AssemblyDrawing.Content(
+                                geometry,
+                                who,
+                                PartBodies.of(geometry, plan),
+                                a -> polarities.of(a.part()),
+                                a -> pins.first(a.part().designator()),
+                                plan.variants().built().orElse("")))
+                .ifPresent(
+                        pdf ->
+                                files.add(
+                                        new OutputFile(
+                                                "assembly/drawing.pdf",
+                                                pdf,
+                                                "assembly drawing: who fits what, which way"
+                                                        + " round")));
     }
 
     private static void list(

@@ -4,6 +4,7 @@ import dev.lastcut.core.assembly.Part;
 import dev.lastcut.core.assembly.PartBodies;
 import dev.lastcut.core.assembly.PartsPlan;
 import dev.lastcut.core.assembly.Population;
+import dev.lastcut.core.assignment.Assignments;
 import dev.lastcut.core.board.Board;
 import dev.lastcut.core.board.Side;
 import dev.lastcut.core.capability.CapabilitySheet;
@@ -49,6 +50,26 @@ public record OutputSet(
     }
 
     /**
+     * The files of {@code assembly/} alone: lists, placement, drawing, and the bench's table and
+     * guide.
+     *
+     * @param remarks where sentences about what is missing are put
+     */
+    public static List<OutputFile> assembly(
+            BoardGeometry geometry,
+            CapabilitySheet sheet,
+            PartsPlan plan,
+            Order order,
+            List<String> remarks) {
+        List<OutputFile> files = new ArrayList<>();
+        Assignments who = Assignments.of(geometry, sheet, order, plan);
+        AssemblyFiles.write(geometry.board(), sheet, plan, who, files, remarks);
+        AssemblyFiles.drawing(geometry, plan, who, files);
+        AssemblyFiles.bench(geometry, sheet, plan, who, order.quantity(), files);
+        return files;
+    }
+
+    /**
      * @param setup how the board is set up, for a mill
      * @param heights probed surfaces that isolation follows, by the side they are of
      * @param plan how the board is populated
@@ -74,8 +95,7 @@ public record OutputSet(
         Map<Side, StencilSheet> sheets = new EnumMap<>(Side.class);
         stencils.forEach((side, s) -> sheets.put(side, StencilSheet.of(geometry, s, stencilPlan)));
         StencilFiles.write(board, geometry.boardArea(), stencilPlan, sheets, files, remarks);
-        AssemblyFiles.write(board, sheet, plan, files, remarks);
-        AssemblyFiles.bench(geometry, sheet, plan, order.quantity(), files);
+        files.addAll(assembly(geometry, sheet, plan, order, remarks));
         FabricationFiles.mechanical(
                 geometry, sheet, order, PartBodies.of(geometry, plan), files, remarks);
         Optional<MillingPlan> milling = sheet.mill().map(m -> MillingPlan.of(geometry, m, setup));

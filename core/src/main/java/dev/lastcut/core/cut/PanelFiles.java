@@ -2,6 +2,8 @@ package dev.lastcut.core.cut;
 
 import dev.lastcut.core.assembly.PartsPlan;
 import dev.lastcut.core.assembly.Population;
+import dev.lastcut.core.assignment.Assignment;
+import dev.lastcut.core.assignment.Assignments;
 import dev.lastcut.core.board.Aperture;
 import dev.lastcut.core.board.Feature;
 import dev.lastcut.core.board.ObjectAttributes;
@@ -70,7 +72,8 @@ final class PanelFiles {
                 StencilSheet.ofPanel(panel, b -> stencils(b.source(), stencilPlan)),
                 files,
                 said);
-        AssemblyFiles.write(whole.board(), sheet, parts, files, said);
+        AssemblyFiles.write(
+                whole.board(), sheet, parts, assignments(panel, sheet, order), files, said);
         FabricationFiles.mechanical(whole, sheet, order, panel.bodies(), files, said);
         sheet.mill()
                 .ifPresent(
@@ -97,6 +100,21 @@ final class PanelFiles {
                 .map(s -> "Panel: " + s)
                 .filter(s -> !remarks.contains(s.substring("Panel: ".length())))
                 .forEach(remarks::add);
+    }
+
+    private static Assignments assignments(Panel panel, CapabilitySheet sheet, Order order) {
+        Map<PanelSource, Assignments> ofSource = new HashMap<>();
+        Map<String, Assignment> verdicts = new HashMap<>();
+        for (PlacedBoard b : panel.boards()) {
+            ofSource.computeIfAbsent(
+                            b.source(), s -> Assignments.of(s.geometry(), sheet, order, s.parts()))
+                    .all()
+                    .forEach(a -> verdicts.put(b.named(a.part().designator()), a));
+        }
+        return Assignments.onPanel(
+                !sheet.fittedSides(order).isEmpty(),
+                Population.of(panel.whole().board(), panel.parts().variants()),
+                verdicts);
     }
 
     private static Map<Side, StencilSheet> stencils(PanelSource source, StencilPlan plan) {

@@ -1,5 +1,6 @@
 package dev.lastcut.core.cut;
 
+import dev.lastcut.core.print.PaperPages;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
@@ -9,16 +10,24 @@ import java.time.ZoneOffset;
 import java.util.GregorianCalendar;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.pdmodel.PDPage;
+import org.apache.pdfbox.pdmodel.PDPageContentStream;
+import org.apache.pdfbox.pdmodel.font.PDType1Font;
+import org.apache.pdfbox.pdmodel.font.Standard14Fonts;
 
 /**
  * Writes into a file when it was made: the attribute {@code .CreationDate} of the Gerber format in
  * Gerber and drill files, the key {@code CreationDate} in a job file, the creation date of the
- * document in PDF. Nothing else of a file depends on the time.
+ * document in PDF; on drawings also the job and the cut, in a title block. Nothing else of a file
+ * depends on the time.
  */
 public final class Stamp {
     private static final String UNITS = "%MOMM*%\n";
     private static final String JOB_HEADER = "\"Header\": {";
     private static final String DRILL_ATTRIBUTE = "; #@! TF.";
+
+    private static final float LETTERS = 8;
+    private static final float MARGIN = 45;
 
     private Stamp() {}
 
@@ -26,6 +35,15 @@ public final class Stamp {
      * @param at ISO 8601, UTC
      */
     public static OutputFile on(OutputFile file, String at) {
+        return on(file, at, "");
+    }
+
+    /**
+     * @param at ISO 8601, UTC
+     * @param title what stands at the foot of every page of a drawing, as "hive, cut 2"; "" for
+     *     nothing
+     */
+    public static OutputFile on(OutputFile file, String at, String title) {
         String path = file.path();
         if (path.endsWith(".gbr")) {
             return inserted(file, UNITS, UNITS.length(), "%TF.CreationDate," + at + "*%\n");
@@ -42,7 +60,8 @@ public final class Stamp {
                     "\n    \"CreationDate\": \"" + at + "\",");
         }
         if (path.endsWith(".pdf")) {
-            return new OutputFile(path, pdf(file.content(), at), file.purpose());
+            String said = path.endsWith("drawing.pdf") ? title : "";
+            return new OutputFile(path, pdf(file.content(), at, said), file.purpose());
         }
         return file;
     }
@@ -59,13 +78,38 @@ public final class Stamp {
                 file.path(), stamped.getBytes(StandardCharsets.UTF_8), file.purpose());
     }
 
-    private static byte[] pdf(byte[] content, String at) {
+    /** The title block, at the right of the foot. */
+    private static void block(PDDocument document, PDPage page, String words) throws IOException {
+        PDType1Font font = new PDType1Font(Standard14Fonts.FontName.HELVETICA_BOLD);
+        String known = PaperPages.known(words);
+        float width = font.getStringWidth(known) / 1000 * LETTERS;
+        float left = page.getMediaBox().getWidth() - MARGIN - width;
+        try (PDPageContentStream pen =
+                new PDPageContentStream(
+                        document, page, PDPageContentStream.AppendMode.APPEND, true, true)) {
+            pen.addRect(left - 4, 28, width + 8, 13);
+            pen.setLineWidth(0.5f);
+            pen.stroke();
+            pen.beginText();
+            pen.setFont(font, LETTERS);
+            pen.newLineAtOffset(left, 32);
+            pen.showText(known);
+            pen.endText();
+        }
+    }
+
+    private static byte[] pdf(byte[] content, String at, String title) {
         ByteArrayOutputStream out = new ByteArrayOutputStream();
         try (PDDocument document = Loader.loadPDF(content)) {
             Instant time = Instant.parse(at);
             document.getDocumentInformation()
                     .setCreationDate(GregorianCalendar.from(time.atZone(ZoneOffset.UTC)));
             document.setDocumentId(time.getEpochSecond());
+            for (PDPage page : document.getPages()) {
+                if (!title.isEmpty()) {
+                    block(document, page, title + ", " + at.substring(0, 10));
+                }
+            }
             document.save(out);
         } catch (IOException e) {
             throw new UncheckedIOException(e);

@@ -1,22 +1,23 @@
 package dev.lastcut.core.kit;
 
-import dev.lastcut.core.assembly.House;
 import dev.lastcut.core.assembly.Part;
 import dev.lastcut.core.assembly.PartBodies;
 import dev.lastcut.core.assembly.PartBodies.Body;
 import dev.lastcut.core.assembly.PartsPlan;
-import dev.lastcut.core.assembly.Population;
+import dev.lastcut.core.assignment.Assignment;
+import dev.lastcut.core.assignment.Assignments;
+import dev.lastcut.core.board.Mounting;
 import dev.lastcut.core.board.Netlist;
 import dev.lastcut.core.board.Side;
-import dev.lastcut.core.capability.CapabilitySheet;
 import dev.lastcut.core.catalogue.CataloguePart;
 import dev.lastcut.core.catalogue.DataValue;
 import dev.lastcut.core.connectivity.BoardGeometry;
+import dev.lastcut.core.connectivity.PartPins;
 import dev.lastcut.core.geometry.Pt;
 import dev.lastcut.core.kit.KitStep.Place;
 import dev.lastcut.core.kit.KitStep.Reading;
 import dev.lastcut.core.kit.KitStep.Stage;
-import dev.lastcut.core.placement.PartPins;
+import dev.lastcut.core.placement.Polarities;
 import dev.lastcut.core.placement.Polarity;
 import dev.lastcut.core.value.Amount;
 import dev.lastcut.core.value.ColourCode;
@@ -41,8 +42,10 @@ import java.util.regex.Pattern;
  *
  * @param bodies of all parts that stand on the board
  * @param unplaced parts that are fitted but have no place: they are bought, and not soldered here
+ * @param gaps parts that nobody fits
  */
-public record BenchKit(List<KitStep> steps, List<Body> bodies, List<Part> unplaced) {
+public record BenchKit(
+        List<KitStep> steps, List<Body> bodies, List<Part> unplaced, List<Assignment> gaps) {
     private static final Pattern PLUG =
             Pattern.compile("(J|P|X|CN|CON|H|HDR|SW|S|BT|BAT|USB|K|RL|F?H)\\d+.*");
 
@@ -53,23 +56,33 @@ public record BenchKit(List<KitStep> steps, List<Body> bodies, List<Part> unplac
             Pattern.compile(
                     "(?<![A-Z])(LED|CRYSTAL|XTAL|MICROPHONE|DISPLAY|ELECTROLYTIC|ELEC|FILM|SENSOR)(?![A-Z])");
 
-    public static BenchKit of(BoardGeometry geometry, CapabilitySheet sheet, PartsPlan plan) {
-        List<Part> hand =
-                House.byHand(
-                        Population.of(geometry.board(), plan.variants()), sheet, plan.byHand());
+    public static BenchKit of(BoardGeometry geometry, Assignments who, PartsPlan plan) {
+        List<Part> hand = who.hand();
         Map<String, Body> bodies = new HashMap<>();
         List<Body> all = PartBodies.of(geometry, plan).stream().filter(Body::fitted).toList();
         all.forEach(b -> bodies.put(b.designator(), b));
         return new BenchKit(
-                new Ordering(bodies, PartPins.of(geometry), plan).steps(hand),
+                new Ordering(
+                                bodies,
+                                PartPins.of(geometry),
+                                Polarities.of(geometry, plan),
+                                who,
+                                plan)
+                        .steps(hand),
                 all,
-                hand.stream().filter(p -> p.placed().isEmpty()).toList());
+                hand.stream().filter(p -> p.placed().isEmpty()).toList(),
+                who.gaps());
     }
 
     /** Parts that are soldered in one go: of one value on one footprint, side and stage. */
     private record Kind(Stage stage, String value, String footprint, String number, Side side) {}
 
-    private record Ordering(Map<String, Body> bodies, PartPins pins, PartsPlan plan) {
+    private record Ordering(
+            Map<String, Body> bodies,
+            PartPins pins,
+            Polarities polarities,
+            Assignments who,
+            PartsPlan plan) {
         List<KitStep> steps(List<Part> hand) {
             Map<Kind, List<Part>> kinds = new LinkedHashMap<>();
             for (Part p : hand) {
@@ -110,8 +123,10 @@ public record BenchKit(List<KitStep> steps, List<Body> bodies, List<Part> unplac
         }
 
         private boolean leads(Part p) {
-            Body b = bodies.get(p.designator());
-            return pins.hasLeads(p.designator()) || (b != null && b.throughHole());
+            return who.of(p.designator())
+                    .flatMap(Assignment::mounting)
+                    .filter(m -> m == Mounting.LEADED)
+                    .isPresent();
         }
 
         private KitStep step(Kind k, List<Part> parts) {
@@ -144,7 +159,7 @@ public record BenchKit(List<KitStep> steps, List<Body> bodies, List<Part> unplac
         private Place place(Part p) {
             Side side = p.placed().orElseThrow().side();
             List<Netlist.Point> own = pins.of(p.designator());
-            Facing.Words facing = Facing.of(p, plan.known(p), own, side);
+            Facing.Words facing = Facing.of(p, polarities.of(p), own, side, leads(p));
             Optional<Netlist.Point> start = start(own);
             return new Place(
                     p.designator(),
@@ -152,7 +167,8 @@ public record BenchKit(List<KitStep> steps, List<Body> bodies, List<Part> unplac
                     start.map(Netlist.Point::at),
                     start.map(Netlist.Point::pin).orElse(""),
                     facing.words(),
-                    facing.mark());
+                    facing.mark(),
+                    facing.assumed());
         }
 
         /**

@@ -6,6 +6,7 @@ import static dev.lastcut.core.print.PaperPages.RIGHT;
 import static dev.lastcut.core.print.PaperPages.TEXT;
 
 import dev.lastcut.core.assembly.Part;
+import dev.lastcut.core.assignment.Assignments;
 import dev.lastcut.core.board.Side;
 import dev.lastcut.core.connectivity.BoardGeometry;
 import dev.lastcut.core.formats.table.Designators;
@@ -67,9 +68,8 @@ public final class KitGuide {
     private void front() throws IOException {
         pages.line(pages.bold(), 16, LEFT, "Bench guide");
         pages.skip(4);
-        if (kit.steps().isEmpty()) {
-            pages.paragraph(
-                    pages.plain(), LEFT, "The shop fits every part that has a place on the board.");
+        if (kit.steps().isEmpty() && kit.unplaced().isEmpty()) {
+            pages.paragraph(pages.plain(), LEFT, "Nothing is left to solder by hand.");
         }
         int parts = kit.steps().stream().mapToInt(s -> s.parts().size()).sum();
         if (parts > 0) {
@@ -92,6 +92,9 @@ public final class KitGuide {
                             + Designators.fold(
                                     kit.unplaced().stream().map(Part::designator).toList())
                             + ".");
+        }
+        if (!kit.gaps().isEmpty()) {
+            pages.paragraph(pages.bold(), LEFT, Assignments.gapWords(kit.gaps()));
         }
         pages.skip(8);
     }

@@ -58,6 +58,7 @@ public record KitStep(
      * @param startPin the name of that pin
      * @param polarity which way round, in words; "" where it does not matter or is not known
      * @param mark the pin that the words are about
+     * @param assumed true where nothing says that it is this pin
      */
     public record Place(
             String designator,
@@ -65,7 +66,8 @@ public record KitStep(
             Optional<Pt> start,
             String startPin,
             String polarity,
-            Optional<Pt> mark) {}
+            Optional<Pt> mark,
+            boolean assumed) {}
 
     public String value() {
         return parts.get(0).value();

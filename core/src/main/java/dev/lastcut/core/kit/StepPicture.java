@@ -57,7 +57,7 @@ final class StepPicture {
         }
         for (KitStep.Place p : s.places()) {
             if (p.mark().isPresent()) {
-                wedge(p.mark().get(), p.at());
+                wedge(p.mark().get(), p.at(), p.assumed());
             }
             if (p.start().isPresent()) {
                 ring(p.start().get());
@@ -166,8 +166,11 @@ final class StepPicture {
         pen.closePath();
     }
 
-    /** A small wedge in the pad that the words are about, its point to the part's middle. */
-    private void wedge(Pt at, Pt middle) throws IOException {
+    /**
+     * A small wedge in the pad that the words are about, its point to the part's middle; hollow
+     * where it is assumed.
+     */
+    private void wedge(Pt at, Pt middle, boolean assumed) throws IOException {
         double dx = x(middle.x()) - x(at.x());
         double dy = y(middle.y()) - y(at.y());
         double far = Math.max(1e-6, Math.hypot(dx, dy));
@@ -176,10 +179,16 @@ final class StepPicture {
         float px = x(at.x());
         float py = y(at.y());
         pen.setNonStrokingColor(0.12f, 0.11f, 0.10f);
+        pen.setStrokingColor(0.12f, 0.11f, 0.10f);
+        pen.setLineWidth(0.6f);
         pen.moveTo((float) (px + 3.2 * dx), (float) (py + 3.2 * dy));
         pen.lineTo((float) (px - 1.6 * dx - 2 * dy), (float) (py - 1.6 * dy + 2 * dx));
         pen.lineTo((float) (px - 1.6 * dx + 2 * dy), (float) (py - 1.6 * dy - 2 * dx));
-        pen.fill();
+        if (assumed) {
+            pen.closeAndStroke();
+        } else {
+            pen.fill();
+        }
     }
 
     private void ring(Pt at) throws IOException {

@@ -38,7 +38,8 @@ final class PanelParts {
                         own.byHand().sides(),
                         all(panel, b -> of.apply(b).byHand().parts())),
                 new TreeMap<>(),
-                new TreeMap<>());
+                new TreeMap<>(),
+                own.polarity());
     }
 
     private static <T> SortedMap<String, T> all(

@@ -5,6 +5,7 @@ import dev.lastcut.core.assembly.Turns;
 import dev.lastcut.core.board.PlacedPart;
 import dev.lastcut.core.board.Side;
 import dev.lastcut.core.connectivity.BoardGeometry;
+import dev.lastcut.core.connectivity.PartPins;
 import dev.lastcut.core.geometry.Pt;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;

@@ -4,6 +4,7 @@ import dev.lastcut.core.assembly.Part;
 import dev.lastcut.core.assembly.Turns;
 import dev.lastcut.core.board.Side;
 import dev.lastcut.core.connectivity.BoardGeometry;
+import dev.lastcut.core.connectivity.PartPins;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.EnumMap;

@@ -125,8 +125,8 @@ public final class PaperPages implements AutoCloseable {
         return lines;
     }
 
-    /** The standard fonts know the western letters only. */
-    private static String known(String words) {
+    /** The words as the standard fonts can write them: they know the western letters only. */
+    public static String known(String words) {
         StringBuilder out = new StringBuilder();
         words.replace("Ω", "ohm")
                 .replace("–", "-")

@@ -1,13 +1,11 @@
 package dev.lastcut.core.quote;
 
 import dev.lastcut.core.assembly.Cost;
-import dev.lastcut.core.assembly.House;
 import dev.lastcut.core.assembly.Part;
 import dev.lastcut.core.assembly.PartsPlan;
-import dev.lastcut.core.assembly.Population;
+import dev.lastcut.core.assignment.Assignments;
 import dev.lastcut.core.capability.CapabilitySheet;
 import dev.lastcut.core.capability.Order;
-import dev.lastcut.core.capability.OrderOption;
 import dev.lastcut.core.capability.Quote;
 import dev.lastcut.core.connectivity.BoardGeometry;
 import dev.lastcut.core.panel.Panel;
@@ -20,9 +18,6 @@ import org.locationtech.jts.geom.Envelope;
  * them. A board is charged by the box about it, as houses do (common practice, no source).
  */
 public final class JobQuote {
-    /** The value of {@link OrderOption#ASSEMBLY} for bare boards. */
-    public static final String NO_PARTS = "none";
-
     private static final double NM2_PER_CM2 = 1e14;
 
     private JobQuote() {}
@@ -66,24 +61,17 @@ public final class JobQuote {
             Quote.Pieces pieces) {
         int layers = geometry.board().copper().size();
         Quote boards = Quote.of(sheet, order, layers, pieces);
-        if (!fitsParts(sheet, order) || sheet.assembly().isEmpty()) {
+        Assignments who = Assignments.of(geometry, sheet, order, plan);
+        if (!who.isOrdered()) {
             return boards;
         }
-        List<Part> parts =
-                House.parts(Population.of(geometry.board(), plan.variants()), sheet, plan.byHand());
-        Cost cost = Cost.of(parts, plan.known(), sheet, order.quantity());
+        List<Part> parts = who.house();
+        Cost cost = Cost.of(parts, plan.known(), sheet, order.quantity(), true);
         String unknown =
                 cost.unpriced().isEmpty()
                         ? ""
                         : ", without " + cost.unpriced().size() + " kinds of no known price";
         return boards.with("Parts and their fitting" + unknown, cost.batch());
-    }
-
-    /** Whether parts are ordered to be fitted. */
-    public static boolean fitsParts(CapabilitySheet sheet, Order order) {
-        return sheet.value(OrderOption.ASSEMBLY, order)
-                .filter(v -> !v.equals(NO_PARTS))
-                .isPresent();
     }
 
     /**

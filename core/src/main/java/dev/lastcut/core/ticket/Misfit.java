@@ -103,6 +103,7 @@ public record Misfit(String part, String says, Optional<String> designator) {
         packages("turns.packages", ticket.parts().turns().packages().keySet(), board, all);
         packages("stencil.packages", ticket.stencil().packages().keySet(), board, all);
         packages("by_hand.packages", ticket.parts().byHand().packages(), board, all);
+        packages("polarity", ticket.parts().polarity().keySet(), board, all);
         return all;
     }
 

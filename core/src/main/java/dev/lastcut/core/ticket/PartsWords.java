@@ -68,6 +68,10 @@ final class PartsWords {
                 house.isEmpty() ? house : List.of(Designators.fold(house)),
                 all);
         TicketWords.different(before.notes(), after.notes()).forEach(d -> all.add("note to " + d));
+        for (String f : TicketWords.different(before.polarity(), after.polarity())) {
+            String pin = after.polarity().get(f);
+            all.add("polarity of " + f + (pin == null ? " not told" : ": pin " + pin));
+        }
         List<String> looked = TicketWords.different(before.looked(), after.looked());
         looked.stream()
                 .filter(after.looked()::containsKey)

@@ -70,7 +70,7 @@ class CostTest {
                                 .line()
                                 .get(),
                         Shelf.part("B", "0603").price(1, 0.5).get());
-        Cost c = Cost.of(parts, known, house(10), 20);
+        Cost c = Cost.of(parts, known, house(10), 20, true);
         // 66 × 0.04 = 2.64; 22 × 0.5 = 11, loading 3; 5 × 20 × 0.002 = 0.2; set-up 8.
         assertThat(c.batch()).isCloseTo(2.64 + 11 + 3 + 0.2 + 8, within(1e-9));
         assertThat(c.perBoard()).isCloseTo(c.batch() / 20, within(1e-12));
@@ -89,7 +89,13 @@ class CostTest {
     void moreIsBoughtWhereItCostsLess() {
         Map<String, CataloguePart> known =
                 known(Shelf.part("A", "0603").price(1, 0.10).price(100, 0.02).line().get());
-        Cost c = Cost.of(List.of(part("R1", "1k", "A")), known, TestBoards.house(Map.of()), 50);
+        Cost c =
+                Cost.of(
+                        List.of(part("R1", "1k", "A")),
+                        known,
+                        TestBoards.house(Map.of()),
+                        50,
+                        true);
         assertThat(c.items())
                 .singleElement()
                 .satisfies(
@@ -130,15 +136,15 @@ class CostTest {
             }
             PartsPlan plan = PartsPlan.NONE.knowing(known);
             CapabilitySheet sheet = house(2);
-            double before = Cost.of(parts, plan.known(), sheet, 30).batch();
-            for (Savings.Hint h : Savings.of(parts, plan, offers, sheet, 30)) {
+            double before = Cost.of(parts, plan.known(), sheet, 30, true).batch();
+            for (Savings.Hint h : Savings.of(parts, plan, offers, sheet, 30, true)) {
                 if (h.saves().isEmpty() || h.take().isEmpty() || h.kind() == Savings.Kind.BY_HAND) {
                     continue;
                 }
                 List<Part> next = parts.stream().map(p -> taking(p, h)).toList();
                 Map<String, CataloguePart> more = new TreeMap<>(plan.known());
                 h.part().ifPresent(p -> more.put(p.number(), p));
-                assertThat(before - Cost.of(next, more, sheet, 30).batch())
+                assertThat(before - Cost.of(next, more, sheet, 30, true).batch())
                         .as(h.words())
                         .isCloseTo(h.saves().get(), within(1e-9));
                 taken++;
@@ -163,7 +169,7 @@ class CostTest {
         List<Part> parts =
                 List.of(part("R1", "10k", "A"), part("R2", "10k2", "B"), part("R3", "10k", "A"));
         List<Savings.Hint> hints =
-                Savings.of(parts, plan, List.copyOf(plan.known().values()), house(9), 5);
+                Savings.of(parts, plan, List.copyOf(plan.known().values()), house(9), 5, true);
         assertThat(hints)
                 .filteredOn(h -> h.kind() == Savings.Kind.MAKE_EQUAL)
                 .singleElement()

@@ -52,7 +52,8 @@ class MachineRulesTest {
     }
 
     private static List<Finding> of(String rule, CapabilitySheet sheet, PartsPlan plan) {
-        Against against = new Against(sheet, Headroom.NONE).with(plan);
+        Against against =
+                new Against(sheet, Headroom.NONE, TestBoards.FITTED, List.of()).with(plan);
         BoardGeometry g = new BoardGeometry(board().board());
         return Planted.of(rule, CheckRunner.run(new CheckContext(g, against)));
     }

@@ -48,7 +48,9 @@ class PlantedPartsTest {
 
     private static List<Finding> of(
             String rule, TestBoards t, Variants variants, CapabilitySheet sheet) {
-        Against against = new Against(sheet, Headroom.NONE).with(PartsPlan.NONE.with(variants));
+        Against against =
+                new Against(sheet, Headroom.NONE, TestBoards.FITTED, List.of())
+                        .with(PartsPlan.NONE.with(variants));
         return Planted.of(
                 rule, CheckRunner.run(new CheckContext(new BoardGeometry(t.board()), against)));
     }
@@ -136,9 +138,15 @@ class PlantedPartsTest {
         assertThat(of("list-limits", t, Variants.NONE, house(2, 2)))
                 .extracting(f -> f.measured() + " " + f.limit() + " " + f.unit())
                 .containsExactlyInAnyOrder("3.0 2.0 lines", "3.0 2.0 placements");
-        assertThat(of("list-limits", t, Variants.NONE, house(3, 3))).isEmpty();
+        // At the limit is near it: noted, and no stop.
+        assertThat(of("list-limits", t, Variants.NONE, house(3, 3)))
+                .extracting(f -> f.severity() + " " + f.message())
+                .containsExactlyInAnyOrder(
+                        "NOTE Near the limit: 3 of 3 lines.",
+                        "NOTE Near the limit: 3 of 3 placements.");
+        assertThat(of("list-limits", t, Variants.NONE, house(4, 4))).isEmpty();
         Variants one = Variants.NONE.with(Optional.empty(), "R3", Fitting.fitted(false));
-        assertThat(of("list-limits", t, one, house(2, 2))).isEmpty();
+        assertThat(of("list-limits", t, one, house(3, 3))).isEmpty();
     }
 
     /** A regulator as the counter knows it, on a board that may have its pins otherwise. */
@@ -170,7 +178,8 @@ class PlantedPartsTest {
     }
 
     private static List<Finding> of(String rule, TestBoards t, PartsPlan plan) {
-        Against against = new Against(house(9, 9), Headroom.NONE).with(plan);
+        Against against =
+                new Against(house(9, 9), Headroom.NONE, TestBoards.FITTED, List.of()).with(plan);
         return Planted.of(
                 rule, CheckRunner.run(new CheckContext(new BoardGeometry(t.board()), against)));
     }
@@ -247,7 +256,7 @@ class PlantedPartsTest {
 
     @Test
     void withoutKnowledgeNothingIsClaimed() {
-        Against against = new Against(house(9, 9), Headroom.NONE);
+        Against against = new Against(house(9, 9), Headroom.NONE, TestBoards.FITTED, List.of());
         TestBoards t = pins("GND", "VBAT", "VBAT", "", "VCC");
         CheckRun run = CheckRunner.run(new CheckContext(new BoardGeometry(t.board()), against));
         assertThat(run.results())

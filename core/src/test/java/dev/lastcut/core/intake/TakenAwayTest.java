@@ -49,7 +49,7 @@ class TakenAwayTest {
 
     /** A few packs; all of them in a long run, as there are a thousand ways to spoil them. */
     static Stream<String> names() {
-        if (!Boolean.getBoolean("long")) {
+        if (!Boolean.getBoolean("lastcut.long")) {
             return Stream.of("p07_mill_single", "p16_ketto", "p18_kart");
         }
         return Stream.concat(TruePack.NAMES.stream(), TruePack.OTHER_HANDS.stream());

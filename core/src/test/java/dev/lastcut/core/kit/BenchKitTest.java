@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import dev.lastcut.core.TestBoards;
 import dev.lastcut.core.assembly.ByHand;
 import dev.lastcut.core.assembly.PartsPlan;
+import dev.lastcut.core.assignment.Assignments;
 import dev.lastcut.core.board.Role;
 import dev.lastcut.core.board.Side;
 import dev.lastcut.core.capability.Assembly;
@@ -77,7 +78,11 @@ class BenchKitTest {
     }
 
     private static BenchKit kit(CapabilitySheet sheet, PartsPlan plan) {
-        return BenchKit.of(new BoardGeometry(board().board()), sheet, plan);
+        return kit(new BoardGeometry(board().board()), sheet, plan);
+    }
+
+    private static BenchKit kit(BoardGeometry g, CapabilitySheet sheet, PartsPlan plan) {
+        return BenchKit.of(g, Assignments.of(g, sheet, TestBoards.FITTED, plan), plan);
     }
 
     @Test
@@ -105,7 +110,11 @@ class BenchKitTest {
         // Ground has most pins, so it is not where one starts.
         assertThat(resistors.places().get(0).startPin()).isEqualTo("1");
         KitStep diode = kit.steps().get(1);
-        assertThat(diode.places().get(0).polarity()).isEqualTo("band or cathode at the left");
+        // Nothing tells which pin is the cathode: it is no fact.
+        assertThat(diode.places().get(0).polarity())
+                .isEqualTo(
+                        "band (cathode) at the left if pin 1 is the cathode, which nothing says:"
+                                + " look at silk and data sheet first");
         assertThat(diode.places().get(0).startPin()).isEqualTo("2");
     }
 
@@ -135,7 +144,7 @@ class BenchKitTest {
     void theGuideHasEveryStep() throws Exception {
         BoardGeometry g = new BoardGeometry(board().board());
         PartsPlan plan = PartsPlan.NONE.noting("D1", "the one from the blue box");
-        BenchKit kit = BenchKit.of(g, NOBODY, plan);
+        BenchKit kit = kit(g, NOBODY, plan);
         byte[] pdf = KitGuide.pdf(g, kit, plan.notes(), List.of());
         assertThat(pdf).isEqualTo(KitGuide.pdf(g, kit, plan.notes(), List.of()));
         try (PDDocument d = Loader.loadPDF(pdf)) {
@@ -169,9 +178,9 @@ class BenchKitTest {
         BoardGeometry g = new BoardGeometry(t.outline(0, 0, 50, 30).board());
         PartsPlan plan =
                 PartsPlan.NONE.knowing(Map.of("CH-R-4K7", resistor.get(), "YD-D1", diode.get()));
-        List<KitStep> steps = BenchKit.of(g, NOBODY, plan).steps();
+        List<KitStep> steps = kit(g, NOBODY, plan).steps();
         assertThat(steps.get(0).places().get(0).polarity())
-                .isEqualTo("band or cathode at the right");
+                .isEqualTo("band (cathode) at the right");
         assertThat(KitTable.colours(steps.get(1))).isEqualTo("yellow violet black brown brown");
     }
 }

@@ -1,10 +1,11 @@
 package dev.lastcut.server.api;
 
-import dev.lastcut.core.assembly.House;
 import dev.lastcut.core.assembly.Part;
 import dev.lastcut.core.assembly.PartsList;
 import dev.lastcut.core.assembly.Population;
 import dev.lastcut.core.assembly.Troubles;
+import dev.lastcut.core.assignment.Assignment;
+import dev.lastcut.core.assignment.Assignments;
 import dev.lastcut.core.board.Board;
 import dev.lastcut.core.board.Correction;
 import dev.lastcut.core.board.Doubt;
@@ -106,22 +107,37 @@ record JobView(
             int pasteOpenings,
             boolean hasPlacement) {}
 
+    /** A part that is wanted and that nobody fits, and why. */
+    record GapView(String designator, String why) {
+        static GapView of(Assignment a) {
+            return new GapView(a.part().designator(), a.why());
+        }
+    }
+
     /**
      * The parts as they are built: the variant, "" for the base; how many lines the list has, how
-     * many of them are in trouble, how many parts are left off, how many are soldered by hand, and
-     * how many of these are ticked.
+     * many of them are in trouble, how many parts are left off, how many are soldered by hand, how
+     * many of these are ticked, and the parts that nobody fits.
      */
     record BuiltView(
-            String variant, int lines, int troubles, int leftOff, int byHand, int soldered) {
+            String variant,
+            int lines,
+            int troubles,
+            int leftOff,
+            int byHand,
+            int soldered,
+            List<GapView> nobody) {
         static BuiltView of(
-                Board board, Ticket ticket, Optional<CapabilitySheet> sheet, Set<String> ticked) {
-            List<Part> parts = Population.of(board, ticket.parts().variants());
+                BoardGeometry geometry,
+                Ticket ticket,
+                Optional<CapabilitySheet> sheet,
+                Set<String> ticked) {
+            List<Part> parts = Population.of(geometry.board(), ticket.parts().variants());
             List<PartsList.Line> kinds = PartsList.kinds(parts);
+            Optional<Assignments> who =
+                    sheet.map(s -> Assignments.of(geometry, s, ticket.order(), ticket.parts()));
             List<Part> hand =
-                    sheet
-                            .map(s -> House.byHand(parts, s, ticket.parts().byHand()))
-                            .orElse(List.of())
-                            .stream()
+                    who.map(Assignments::hand).orElse(List.of()).stream()
                             .filter(p -> p.placed().isPresent())
                             .toList();
             return new BuiltView(
@@ -130,7 +146,8 @@ record JobView(
                     Troubles.count(kinds, ticket.parts(), ticket.order().quantity()),
                     (int) parts.stream().filter(p -> !p.fitted()).count(),
                     hand.size(),
-                    (int) hand.stream().filter(p -> ticked.contains(p.designator())).count());
+                    (int) hand.stream().filter(p -> ticked.contains(p.designator())).count(),
+                    who.map(w -> w.gaps().stream().map(GapView::of).toList()).orElse(List.of()));
         }
     }
 

@@ -41,7 +41,7 @@ class JobViews {
                 checks.stamp(id),
                 jobs.board(id),
                 JobView.BuiltView.of(
-                        jobs.board(id).board(),
+                        jobs.board(id),
                         jobs.ticket(id),
                         jobs.sheet(id),
                         Set.copyOf(ticks.done(id))),

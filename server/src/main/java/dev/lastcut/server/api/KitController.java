@@ -1,6 +1,7 @@
 package dev.lastcut.server.api;
 
 import dev.lastcut.core.assembly.Part;
+import dev.lastcut.core.assignment.Assignments;
 import dev.lastcut.core.board.Side;
 import dev.lastcut.core.capability.CapabilitySheet;
 import dev.lastcut.core.connectivity.BoardGeometry;
@@ -65,7 +66,11 @@ class KitController {
                                                         + " soldered by hand."));
         BoardGeometry geometry = jobs.board(id);
         Ticket ticket = jobs.ticket(id);
-        BenchKit kit = BenchKit.of(geometry, sheet, ticket.parts());
+        BenchKit kit =
+                BenchKit.of(
+                        geometry,
+                        Assignments.of(geometry, sheet, ticket.order(), ticket.parts()),
+                        ticket.parts());
         int wires =
                 sheet.plates()
                         ? 0

@@ -39,7 +39,8 @@ record PartsView(
      * @param known null while the part is not known
      * @param proposed the number that is sure to be meant; "" for none
      * @param candidates how many parts of the counter can be meant
-     * @param byHand how many of them the shop does not fit
+     * @param handChosen how many of them the maker chose to solder
+     * @param fittedBy who fits them and why, alike ones together; empty without a shop
      */
     record KindView(
             String designators,
@@ -57,7 +58,11 @@ record PartsView(
             String proposed,
             int candidates,
             List<String> troubles,
-            int byHand) {}
+            List<FittedByView> fittedBy,
+            int handChosen) {}
+
+    /** Who fits some parts of a line: house, hand or nobody; why, which, and how many. */
+    record FittedByView(String by, String why, String designators, int count) {}
 
     /** What the ticket knows of a part. */
     record KnownView(

@@ -1,8 +1,8 @@
 package dev.lastcut.server.api;
 
+import dev.lastcut.core.assembly.ByHand;
 import dev.lastcut.core.assembly.Cost;
 import dev.lastcut.core.assembly.Fitting;
-import dev.lastcut.core.assembly.House;
 import dev.lastcut.core.assembly.Part;
 import dev.lastcut.core.assembly.PartBodies;
 import dev.lastcut.core.assembly.PartsList;
@@ -12,11 +12,13 @@ import dev.lastcut.core.assembly.Population;
 import dev.lastcut.core.assembly.Savings;
 import dev.lastcut.core.assembly.Troubles;
 import dev.lastcut.core.assembly.Variants;
+import dev.lastcut.core.assignment.Assignments;
 import dev.lastcut.core.board.Board;
 import dev.lastcut.core.board.Netlist;
 import dev.lastcut.core.board.PlacedPart;
 import dev.lastcut.core.capability.Assembly;
 import dev.lastcut.core.capability.CapabilitySheet;
+import dev.lastcut.core.capability.Order;
 import dev.lastcut.core.catalogue.Candidates;
 import dev.lastcut.core.catalogue.CataloguePart;
 import dev.lastcut.core.catalogue.Supply;
@@ -32,13 +34,11 @@ import dev.lastcut.server.parts.Counter;
 import dev.lastcut.server.parts.PartsService;
 import java.util.ArrayList;
 import java.util.HashMap;
-import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
-import java.util.Set;
 import java.util.TreeMap;
 import org.locationtech.jts.geom.Coordinate;
 
@@ -50,14 +50,17 @@ final class PartsViews {
     private final int boards;
     private final BoardGeometry geometry;
     private final Board board;
-    private final Set<String> hand = new HashSet<>();
+    private final Order order;
+    private Optional<Assignments> who = Optional.empty();
+    private final Map<String, Part> byName = new HashMap<>();
 
     private PartsViews(
             PartsService service, Counter counter, Ticket ticket, BoardGeometry geometry) {
         this.service = service;
         this.counter = counter;
         this.plan = ticket.parts();
-        this.boards = ticket.order().quantity();
+        this.order = ticket.order();
+        this.boards = order.quantity();
         this.geometry = geometry;
         this.board = geometry.board();
     }
@@ -72,29 +75,24 @@ final class PartsViews {
         Variants variants = plan.variants();
         List<Part> parts = Population.of(board, variants);
         List<PartsList.Line> kinds = PartsList.kinds(parts);
-        sheet.filter(s -> s.assembly().isPresent())
-                .ifPresent(
-                        s ->
-                                House.byHand(parts, s, plan.byHand())
-                                        .forEach(p -> hand.add(p.designator())));
+        parts.forEach(p -> byName.put(p.designator(), p));
+        this.who = sheet.map(s -> Assignments.of(geometry, s, order, plan));
+        List<Part> listed =
+                who.map(Assignments::listed)
+                        .orElseGet(() -> parts.stream().filter(Part::fitted).toList());
+        boolean ordered = who.filter(Assignments::isOrdered).isPresent();
         List<PartsView.KindView> shown = kinds.stream().map(this::kind).toList();
-        Optional<Cost> cost =
-                sheet.map(
-                        s ->
-                                Cost.of(
-                                        House.parts(parts, s, plan.byHand()),
-                                        plan.known(),
-                                        s,
-                                        boards));
+        Optional<Cost> cost = sheet.map(s -> Cost.of(listed, plan.known(), s, boards, ordered));
         List<Savings.Hint> hints =
                 sheet.map(
                                 s ->
                                         Savings.of(
-                                                House.parts(parts, s, plan.byHand()),
+                                                listed,
                                                 plan,
                                                 service.offers(kinds, plan),
                                                 s,
-                                                boards))
+                                                boards,
+                                                ordered))
                         .orElse(List.of());
         return new PartsView(
                 board.parts().isPresent(),
@@ -107,7 +105,7 @@ final class PartsViews {
                 PartsList.kinds(parts, false).stream().map(this::kind).toList(),
                 placed(parts),
                 differences(),
-                limits(sheet, house(sheet, parts)),
+                limits(sheet, listed),
                 cost.map(PartsViews::cost).orElse(null),
                 hints.stream().map(PartsViews::hint).toList(),
                 state(kinds),
@@ -138,7 +136,36 @@ final class PartsViews {
                         : "",
                 found.size(),
                 Troubles.of(p, known, (long) l.quantity() * boards),
-                (int) l.designators().stream().filter(hand::contains).count());
+                fitting(l.designators()),
+                (int)
+                        l.designators().stream()
+                                .map(byName::get)
+                                .flatMap(q -> plan.byHand().word(q).stream())
+                                .filter(ByHand.Word::hand)
+                                .count());
+    }
+
+    /** Who fits the parts of a line: parts with the same verdict together. */
+    private List<PartsView.FittedByView> fitting(List<String> designators) {
+        Map<List<String>, List<String>> alike = new LinkedHashMap<>();
+        for (String d : designators) {
+            who.flatMap(w -> w.of(d))
+                    .ifPresent(
+                            a ->
+                                    alike.computeIfAbsent(
+                                                    List.of(a.by().id(), a.why()),
+                                                    k -> new ArrayList<>())
+                                            .add(d));
+        }
+        return alike.entrySet().stream()
+                .map(
+                        e ->
+                                new PartsView.FittedByView(
+                                        e.getKey().get(0),
+                                        e.getKey().get(1),
+                                        Designators.fold(e.getValue()),
+                                        e.getValue().size()))
+                .toList();
     }
 
     private static PartsView.KnownView known(CataloguePart k, int quantity) {
@@ -249,10 +276,6 @@ final class PartsViews {
                 p.value().equals(base.value()) ? "" : p.meaning().words(),
                 p.partNumber().equals(base.partNumber()) ? "" : p.partNumber(),
                 p.footprint().equals(base.footprint()) ? "" : p.footprint());
-    }
-
-    private List<Part> house(Optional<CapabilitySheet> sheet, List<Part> parts) {
-        return sheet.map(s -> House.parts(parts, s, plan.byHand())).orElse(parts);
     }
 
     private PartsView.LimitsView limits(Optional<CapabilitySheet> sheet, List<Part> parts) {

@@ -117,6 +117,24 @@ class PlacementController {
                 parts.plan(id, Base.of(base), p -> p.lookedAt(key, lies)));
     }
 
+    /** The pin of a footprint that is the cathode or the plus; null takes it back. */
+    record SaidPolarity(String footprint, String pin) {}
+
+    @PostMapping("/polarity")
+    TicketController.VersionView polarity(
+            @PathVariable long id,
+            @RequestBody SaidPolarity body,
+            @RequestHeader(name = Base.HEADER, required = false) String base) {
+        if (body.footprint() == null || body.footprint().isBlank()) {
+            throw new RefusedException("Say which footprint the polarity is of.");
+        }
+        return TicketController.VersionView.of(
+                parts.plan(
+                        id,
+                        Base.of(base),
+                        p -> p.polarised(body.footprint(), Optional.ofNullable(body.pin()))));
+    }
+
     private PlacementViews views(long id) {
         return new PlacementViews(jobs.board(id), jobs.ticket(id), jobs.sheet(id));
     }

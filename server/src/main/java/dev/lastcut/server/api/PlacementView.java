@@ -5,6 +5,8 @@ import java.util.List;
 /**
  * How the parts are placed, by footprint.
  *
+ * @param fits whether the shop is to fit parts
+ * @param bare why it fits none, begun with a capital; "" where it does
  * @param zero where the shop wants pin 1 at 0°, in words; "" when it does not say
  * @param lines how many the shop is given
  * @param most how many it takes; null without a limit
@@ -14,6 +16,7 @@ record PlacementView(
         boolean hasPlacement,
         String shop,
         boolean fits,
+        String bare,
         String zero,
         int lines,
         Integer most,
@@ -22,7 +25,7 @@ record PlacementView(
     /**
      * A side of the board.
      *
-     * @param fits whether the shop fits it
+     * @param fits whether the shop is to fit it
      * @param byHand whether the whole of it is soldered by hand
      * @param fiducials how many marks were found on it
      */
@@ -46,7 +49,26 @@ record PlacementView(
             Double proposed,
             String looked,
             boolean byHand,
+            PolarityView polarity,
             List<PlacedLineView> parts) {}
+
+    /**
+     * Which pin of a footprint is told from the others.
+     *
+     * @param terminal cathode, plus or pin 1
+     * @param pin as it is taken; the first part's where they differ
+     * @param words who says so
+     * @param assumed the parts of which nothing says it, folded; "" for none
+     * @param told the maker's own word; null for none
+     * @param pins that can be told
+     */
+    record PolarityView(
+            String terminal,
+            String pin,
+            String words,
+            String assumed,
+            String told,
+            List<String> pins) {}
 
     /**
      * One part.
@@ -56,6 +78,7 @@ record PlacementView(
      * @param turn what is added to it alone
      * @param state right, turned or unknown
      * @param turnDeg what would put it right, where it is turned
+     * @param why who fits it, and why, in one line
      */
     record PlacedLineView(
             String designator,
@@ -68,7 +91,8 @@ record PlacementView(
             boolean harmless,
             String because,
             boolean fitted,
-            boolean house) {}
+            boolean house,
+            String why) {}
 
     /** All parts of a footprint, turned to 0°. */
     record KindSheetView(String footprint, long reach, List<TurnedView> parts) {}

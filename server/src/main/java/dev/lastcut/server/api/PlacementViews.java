@@ -6,6 +6,9 @@ import dev.lastcut.core.assembly.PartBodies;
 import dev.lastcut.core.assembly.PartsPlan;
 import dev.lastcut.core.assembly.PlacementTable;
 import dev.lastcut.core.assembly.Population;
+import dev.lastcut.core.assignment.Assignment;
+import dev.lastcut.core.assignment.Assignment.By;
+import dev.lastcut.core.assignment.Assignments;
 import dev.lastcut.core.board.Netlist;
 import dev.lastcut.core.board.Piece;
 import dev.lastcut.core.board.PlacedPart;
@@ -14,10 +17,14 @@ import dev.lastcut.core.board.Side;
 import dev.lastcut.core.capability.Assembly;
 import dev.lastcut.core.capability.Assembly.ZeroOrientation;
 import dev.lastcut.core.capability.CapabilitySheet;
+import dev.lastcut.core.capability.Order;
 import dev.lastcut.core.connectivity.BoardGeometry;
+import dev.lastcut.core.connectivity.PartPins;
+import dev.lastcut.core.formats.table.Designators;
 import dev.lastcut.core.geometry.Pt;
 import dev.lastcut.core.placement.Fiducials;
-import dev.lastcut.core.placement.PartPins;
+import dev.lastcut.core.placement.PartPolarity;
+import dev.lastcut.core.placement.Polarities;
 import dev.lastcut.core.placement.TurnJudge;
 import dev.lastcut.core.placement.TurnedBack;
 import dev.lastcut.core.placement.Verdict;
@@ -52,16 +59,22 @@ final class PlacementViews {
     private final BoardGeometry geometry;
     private final PartsPlan plan;
     private final Optional<CapabilitySheet> sheet;
+    private final Order order;
+    private final Optional<Assignments> who;
     private final List<Part> parts;
     private final PartPins pins;
+    private final Polarities polarities;
     private final List<Verdict> verdicts;
 
     PlacementViews(BoardGeometry geometry, Ticket ticket, Optional<CapabilitySheet> sheet) {
         this.geometry = geometry;
         this.plan = ticket.parts();
         this.sheet = sheet;
+        this.order = ticket.order();
+        this.who = sheet.map(s -> Assignments.of(geometry, s, ticket.order(), ticket.parts()));
         this.parts = Population.of(geometry.board(), plan.variants());
         this.pins = PartPins.of(geometry);
+        this.polarities = Polarities.of(geometry, plan);
         this.verdicts = TurnJudge.of(geometry, parts, plan.turns());
     }
 
@@ -81,9 +94,10 @@ final class PlacementViews {
         return new PlacementView(
                 geometry.board().placements().isPresent(),
                 sheet.map(CapabilitySheet::name).orElse(""),
-                assembly.isPresent(),
+                who.filter(Assignments::isOrdered).isPresent(),
+                sheet.map(s -> Assignments.whyBare(s, order)).orElse(""),
                 assembly.flatMap(Assembly::zeroOrientation).map(PlacementViews::words).orElse(""),
-                (int) PlacementTable.fitted(parts).stream().filter(this::house).count(),
+                who.map(w -> PlacementTable.fitted(w.listed()).size()).orElse(0),
                 most.isPresent() ? most.getAsInt() : null,
                 List.of(side(Side.TOP), side(Side.BOTTOM)),
                 groups.entrySet().stream().map(e -> group(e.getKey(), e.getValue())).toList());
@@ -94,7 +108,7 @@ final class PlacementViews {
     }
 
     private boolean house(Part p) {
-        return sheet.isPresent() && plan.byHand().houseFits(p, sheet.get());
+        return who.flatMap(w -> w.of(p.designator())).filter(a -> a.by() == By.HOUSE).isPresent();
     }
 
     private PlacementView.PlacedSideView side(Side side) {
@@ -103,10 +117,7 @@ final class PlacementViews {
                         .filter(p -> p.placed().orElseThrow().side() == side)
                         .toList();
         int house = (int) there.stream().filter(this::house).count();
-        boolean fits =
-                sheet.flatMap(CapabilitySheet::assembly)
-                        .map(a -> a.sides().contains(side))
-                        .orElse(false);
+        boolean fits = sheet.map(s -> s.fittedSides(order).contains(side)).orElse(false);
         return new PlacementView.PlacedSideView(
                 side.word(),
                 fits,
@@ -139,7 +150,40 @@ final class PlacementViews {
                 looked(g, members),
                 plan.byHand().packages().contains(g.footprint)
                         || plan.byHand().packages().contains(name),
+                polarity(members),
                 members.stream().map(this::line).toList());
+    }
+
+    /** Null for parts that may stand either way, and for plugs, whose pin 1 is named. */
+    private PlacementView.PolarityView polarity(List<Verdict> members) {
+        Part first = null;
+        PartPolarity taken = null;
+        List<String> assumed = new ArrayList<>();
+        for (Verdict v : members) {
+            Optional<PartPolarity> p =
+                    polarities
+                            .of(v.part())
+                            .filter(x -> x.terminal() != PartPolarity.Terminal.PIN_ONE);
+            if (p.isPresent() && taken == null) {
+                first = v.part();
+                taken = p.get();
+            }
+            if (p.filter(PartPolarity::isAssumed).isPresent()) {
+                assumed.add(v.part().designator());
+            }
+        }
+        if (taken == null) {
+            return null;
+        }
+        List<String> names =
+                pins.of(first.designator()).stream().map(Netlist.Point::pin).distinct().toList();
+        return new PlacementView.PolarityView(
+                taken.terminal().word(),
+                taken.pin(),
+                taken.source().words(),
+                Designators.fold(assumed),
+                plan.polarity().get(first.standsOn()),
+                names.isEmpty() ? List.of("1", "2") : names);
     }
 
     /** What is seen from below turns the other way. */
@@ -168,7 +212,8 @@ final class PlacementViews {
                 v.harmless(),
                 v.because(),
                 p.fitted(),
-                house(p));
+                house(p),
+                who.flatMap(w -> w.of(p.designator())).map(Assignment::why).orElse(""));
     }
 
     private static String state(Verdict v) {

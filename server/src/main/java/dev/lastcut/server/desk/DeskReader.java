@@ -186,7 +186,7 @@ final class DeskReader {
                                     () -> false)
                             .findings();
             List<DeskQuestion> questions =
-                    Engineer.questions(findings, JobQuote.fitsParts(shop, ticket.order()));
+                    Engineer.questions(findings, !shop.fittedSides(ticket.order()).isEmpty());
             QuoteJson quote =
                     board.boardArea().isEmpty()
                             ? null

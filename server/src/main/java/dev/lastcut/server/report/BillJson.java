@@ -1,12 +1,10 @@
 package dev.lastcut.server.report;
 
 import dev.lastcut.core.assembly.Cost;
-import dev.lastcut.core.assembly.House;
 import dev.lastcut.core.assembly.Part;
 import dev.lastcut.core.assembly.PartsList;
 import dev.lastcut.core.assembly.PartsPlan;
-import dev.lastcut.core.assembly.Population;
-import dev.lastcut.core.board.Board;
+import dev.lastcut.core.assignment.Assignments;
 import dev.lastcut.core.capability.CapabilitySheet;
 import dev.lastcut.core.check.parts.ListLimitsRule;
 import java.util.List;
@@ -23,14 +21,14 @@ record BillJson(int lines, int designators, int kinds, int loadedKinds, CostJson
     /** The sums; {@code unpriced} kinds are in neither. */
     record CostJson(String currency, double perBoard, double batch, int boards, int unpriced) {}
 
-    static BillJson of(Board board, CapabilitySheet sheet, PartsPlan plan, int boards) {
-        List<Part> parts = House.parts(Population.of(board, plan.variants()), sheet, plan.byHand());
+    static BillJson of(Assignments who, CapabilitySheet sheet, PartsPlan plan, int boards) {
+        List<Part> parts = who.listed();
         List<PartsList.Line> kinds = PartsList.kinds(parts);
         OptionalInt most =
                 sheet.assembly()
                         .map(a -> a.counts().designatorsPerLine())
                         .orElse(OptionalInt.empty());
-        Cost cost = Cost.of(parts, plan.known(), sheet, boards);
+        Cost cost = Cost.of(parts, plan.known(), sheet, boards, who.isOrdered());
         boolean priced = cost.items().stream().anyMatch(i -> i.what() == Cost.For.PARTS);
         return new BillJson(
                 PartsList.split(kinds, most).size(),

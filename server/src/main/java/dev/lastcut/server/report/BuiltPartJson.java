@@ -1,15 +1,19 @@
 package dev.lastcut.server.report;
 
+import com.fasterxml.jackson.annotation.JsonInclude;
 import com.fasterxml.jackson.annotation.JsonProperty;
 import dev.lastcut.core.assembly.Part;
 import dev.lastcut.core.assembly.PartsPlan;
-import dev.lastcut.core.assembly.Population;
+import dev.lastcut.core.assignment.Assignment;
+import dev.lastcut.core.assignment.Assignments;
+import dev.lastcut.core.board.Mounting;
 import dev.lastcut.core.board.Netlist;
 import dev.lastcut.core.board.PlacedPart;
 import dev.lastcut.core.board.Side;
-import dev.lastcut.core.capability.CapabilitySheet;
 import dev.lastcut.core.connectivity.BoardGeometry;
 import dev.lastcut.core.geometry.Length;
+import dev.lastcut.core.placement.PartPolarity;
+import dev.lastcut.core.placement.Polarities;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
@@ -20,10 +24,13 @@ import java.util.Set;
 /**
  * One part as it is built.
  *
- * @param by who fits it: house or hand
+ * @param by who fits it: house, hand or nobody
+ * @param why the reason, in one line
+ * @param mounting surface or leaded; null where nothing tells
  * @param kind line-stock, loaded-to-order or unknown
  * @param rotationDeg as it goes out
  * @param xMm null with the two after it when the part is not placed
+ * @param polarity null for a part that has none
  * @param pins how many pins the netlist knows of it; null without a netlist
  */
 record BuiltPartJson(
@@ -34,13 +41,23 @@ record BuiltPartJson(
         String partNumber,
         boolean fitted,
         String by,
+        String why,
+        String mounting,
         String kind,
         Double xMm,
         Double yMm,
         Double rotationDeg,
         String side,
-        Integer pins) {
-    static List<BuiltPartJson> of(BoardGeometry geometry, CapabilitySheet sheet, PartsPlan plan) {
+        Integer pins,
+        @JsonInclude(JsonInclude.Include.NON_NULL) PolarityJson polarity) {
+    /** The pin that is the cathode, the plus or pin 1, and who says so. */
+    record PolarityJson(String pin, String source) {
+        static PolarityJson of(PartPolarity p) {
+            return new PolarityJson(p.pin(), p.source().id());
+        }
+    }
+
+    static List<BuiltPartJson> of(Assignments who, BoardGeometry geometry, PartsPlan plan) {
         Map<String, Set<String>> pins = new HashMap<>();
         Optional<Netlist> netlist = geometry.board().netlist();
         netlist.map(Netlist::points).orElse(List.of()).stream()
@@ -49,22 +66,26 @@ record BuiltPartJson(
                         p ->
                                 pins.computeIfAbsent(p.component(), k -> new HashSet<>())
                                         .add(p.pin()));
-        return Population.of(geometry.board(), plan.variants()).stream()
+        Polarities polarities = Polarities.of(geometry, plan);
+        return who.all().stream()
                 .map(
-                        p ->
+                        a ->
                                 of(
-                                        p,
-                                        sheet,
+                                        a,
                                         plan,
+                                        polarities.of(a.part()),
                                         netlist.map(
                                                 n ->
-                                                        pins.getOrDefault(p.designator(), Set.of())
+                                                        pins.getOrDefault(
+                                                                        a.part().designator(),
+                                                                        Set.of())
                                                                 .size())))
                 .toList();
     }
 
     private static BuiltPartJson of(
-            Part p, CapabilitySheet sheet, PartsPlan plan, Optional<Integer> pins) {
+            Assignment a, PartsPlan plan, Optional<PartPolarity> polarity, Optional<Integer> pins) {
+        Part p = a.part();
         Optional<PlacedPart> at = p.placed();
         return new BuiltPartJson(
                 p.designator(),
@@ -73,15 +94,18 @@ record BuiltPartJson(
                 p.packageName(),
                 p.partNumber(),
                 p.fitted(),
-                plan.byHand().houseFits(p, sheet) ? "house" : "hand",
+                a.by().id(),
+                a.why(),
+                a.mounting().map(Mounting::id).orElse(null),
                 plan.known(p)
                         .map(k -> k.supply().lineStock() ? "line-stock" : "loaded-to-order")
                         .orElse("unknown"),
-                at.map(a -> mm(a.at().x())).orElse(null),
-                at.map(a -> mm(a.at().y())).orElse(null),
-                at.map(a -> plan.turns().rotationDeg(p)).orElse(null),
+                at.map(q -> mm(q.at().x())).orElse(null),
+                at.map(q -> mm(q.at().y())).orElse(null),
+                at.map(q -> plan.turns().rotationDeg(p)).orElse(null),
                 at.map(PlacedPart::side).map(Side::word).orElse(null),
-                pins.orElse(null));
+                pins.orElse(null),
+                polarity.map(PolarityJson::of).orElse(null));
     }
 
     private static double mm(long nm) {

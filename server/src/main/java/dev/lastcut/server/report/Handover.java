@@ -48,7 +48,8 @@ public record Handover(Manifest manifest, List<OutputFile> files) {
                         "ticket.json",
                         Tickets.write(product.ticket()),
                         "everything that was chosen: makes the same again"));
-        files.replaceAll(f -> Stamp.on(f, created));
+        String title = made.job().orElseThrow() + (made.cut() == 0 ? "" : ", cut " + made.cut());
+        files.replaceAll(f -> Stamp.on(f, created, title));
         Manifest manifest = manifest(checked, product, files);
         // The note lists the files, so it comes after them, and the manifest lists the note.
         files.add(

@@ -1,9 +1,8 @@
 package dev.lastcut.server.report;
 
-import dev.lastcut.core.assembly.House;
 import dev.lastcut.core.assembly.PartsPlan;
 import dev.lastcut.core.assembly.PlacementTable;
-import dev.lastcut.core.assembly.Population;
+import dev.lastcut.core.assignment.Assignments;
 import dev.lastcut.core.board.Board;
 import dev.lastcut.core.board.Doubt;
 import dev.lastcut.core.board.Hole;
@@ -166,6 +165,7 @@ public record ReportJson(
         PartsPlan plan = product.ticket().parts();
         int quantity = product.ticket().order().quantity();
         Board board = geometry.board();
+        Assignments who = Assignments.of(geometry, sheet, product.ticket().order(), plan);
         return new ReportJson(
                 VERSION,
                 sheet.id(),
@@ -194,15 +194,9 @@ public record ReportJson(
                         .toList(),
                 findings(checks, signOffs),
                 outputs.milling().map(ReportJson::milling).orElse(List.of()),
-                BuiltPartJson.of(geometry, sheet, plan),
-                BillJson.of(board, sheet, plan, quantity),
-                new PlacementJson(
-                        PlacementTable.fitted(
-                                        House.parts(
-                                                Population.of(board, plan.variants()),
-                                                sheet,
-                                                plan.byHand()))
-                                .size()),
+                BuiltPartJson.of(who, geometry, plan),
+                BillJson.of(who, sheet, plan, quantity),
+                new PlacementJson(PlacementTable.fitted(who.listed()).size()),
                 StencilReportJson.of(product),
                 product.panel().map(PanelReportJson::of).orElse(null),
                 JobQuote.of(geometry, sheet, product.ticket().order(), plan, product.panel())

@@ -1,13 +1,16 @@
 package dev.lastcut.server.sheets;
 
 import com.fasterxml.jackson.annotation.JsonInclude;
+import dev.lastcut.core.board.Mounting;
 import dev.lastcut.core.board.Side;
 import dev.lastcut.core.capability.Assembly;
 import dev.lastcut.core.capability.Limit;
 import java.util.Arrays;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalInt;
+import java.util.stream.Collectors;
 
 /** The assembly section of a sheet; what is not given has no limit, costs nothing or is usual. */
 @JsonInclude(JsonInclude.Include.NON_NULL)
@@ -29,7 +32,9 @@ public record AssemblyJson(
         List<ColumnJson> placementColumns,
         Boolean placementFileASide,
         Limit leastToEdge,
-        Integer fiducials) {
+        Integer fiducials,
+        List<String> fits,
+        Limit greatestHeight) {
     /** A column of a table, and what stands above it. */
     public record ColumnJson(String holds, String title) {}
 
@@ -62,7 +67,12 @@ public record AssemblyJson(
                                         .toList(),
                         Boolean.TRUE.equals(placementFileASide)),
                 new Assembly.Line(
-                        Optional.ofNullable(leastToEdge), fiducials == null ? 0 : fiducials));
+                        Optional.ofNullable(leastToEdge),
+                        fiducials == null ? 0 : fiducials,
+                        fits == null
+                                ? EnumSet.allOf(Mounting.class)
+                                : fits.stream().map(Mounting::parse).collect(Collectors.toSet()),
+                        Optional.ofNullable(greatestHeight)));
     }
 
     private static Assembly.PlacementColumn placementColumn(ColumnJson c) {
@@ -129,7 +139,11 @@ public record AssemblyJson(
                                 .toList(),
                 a.placement().fileASide() ? true : null,
                 a.line().leastToEdge().orElse(null),
-                a.line().fiducials() == 0 ? null : a.line().fiducials());
+                a.line().fiducials() == 0 ? null : a.line().fiducials(),
+                a.line().fits().size() == Mounting.values().length
+                        ? null
+                        : a.line().fits().stream().map(Mounting::id).toList(),
+                a.line().greatestHeight().orElse(null));
     }
 
     private static Integer number(OptionalInt n) {

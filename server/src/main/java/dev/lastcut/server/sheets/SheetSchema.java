@@ -178,6 +178,8 @@ public final class SheetSchema {
         f.put("placement_file_a_side", ordered("type", "boolean"));
         f.put("least_to_edge", length());
         f.put("fiducials", ordered("type", "integer", "minimum", 0, "maximum", 8));
+        f.put("fits", listOf(ordered("enum", List.of("surface", "leaded"))));
+        f.put("greatest_height", length());
         return object(f, List.of());
     }
 

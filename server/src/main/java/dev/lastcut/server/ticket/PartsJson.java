@@ -91,7 +91,8 @@ final class PartsJson {
             TurnsJson turns,
             ByHandJson byHand,
             Map<String, String> notes,
-            Map<String, String> lookedAt) {}
+            Map<String, String> lookedAt,
+            Map<String, String> polarity) {}
 
     static Map<String, FittingJson> of(Map<String, Fitting> by) {
         Map<String, FittingJson> all = new TreeMap<>();
@@ -144,7 +145,8 @@ final class PartsJson {
                 k.turns == null ? Turns.NONE : at("turns", () -> k.turns.toTurns()),
                 k.byHand == null ? ByHand.NONE : k.byHand.toByHand(),
                 sorted(k.notes),
-                sorted(k.lookedAt));
+                sorted(k.lookedAt),
+                sorted(k.polarity));
     }
 
     private static <T> T at(String key, Supplier<T> read) {

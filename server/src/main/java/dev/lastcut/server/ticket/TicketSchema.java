@@ -71,6 +71,7 @@ public final class TicketSchema {
         f.put("by_hand", byHand());
         f.put("notes", mapOf(text(1)));
         f.put("looked_at", mapOf(text(1)));
+        f.put("polarity", mapOf(text(1)));
         f.put("stencil", stencil());
         f.put("panel", panel());
         f.put("touches", listOf(touch()));

@@ -32,7 +32,7 @@ class PartsApiTest {
     static void storage(DynamicPropertyRegistry registry) {
         registry.add("lastcut.data", data::toString);
         // Long enough for a busy machine, and far below the delay of a slow counter.
-        registry.add("lastcut.counter.limit-ms", () -> "4000");
+        registry.add("lastcut.counter.limit-ms", () -> "8000");
     }
 
     private ApiCalls api() {
@@ -243,7 +243,7 @@ class PartsApiTest {
     void aCounterThatIsNotWellCostsNothing() throws Exception {
         String job = hive();
         JsonNode before = taken(job);
-        for (String mood : new String[] {"slow&delay_ms=9000", "down", "rubbish"}) {
+        for (String mood : new String[] {"slow&delay_ms=16000", "down", "rubbish"}) {
             tell("/mood?is=" + mood);
             JsonNode task = api().json("POST", job + "/parts/ask", null);
             JsonNode meanwhile = api().json("GET", job + "/parts", null);

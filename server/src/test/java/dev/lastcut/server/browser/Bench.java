@@ -14,6 +14,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.function.BooleanSupplier;
 import java.util.logging.Level;
+import java.util.stream.Stream;
 import javax.imageio.ImageIO;
 import org.openqa.selenium.By;
 import org.openqa.selenium.Dimension;
@@ -27,6 +28,7 @@ import org.openqa.selenium.interactions.Actions;
 import org.openqa.selenium.support.ui.ExpectedCondition;
 import org.openqa.selenium.support.ui.ExpectedConditions;
 import org.openqa.selenium.support.ui.WebDriverWait;
+import org.springframework.util.FileSystemUtils;
 
 /** The application in a real browser, as a user has it. Waits on conditions, never on time. */
 final class Bench implements AutoCloseable {
@@ -57,8 +59,9 @@ final class Bench implements AutoCloseable {
     }
 
     private static ChromeDriver started() throws IOException {
+        Path profile = Files.createTempDirectory("last-cut-browser");
         ChromeOptions options = new ChromeOptions();
-        options.setBinary("/usr/bin/chromium");
+        options.setBinary(onPath("chromium"));
         options.addArguments(
                 "--headless=new",
                 "--no-sandbox",
@@ -70,15 +73,29 @@ final class Bench implements AutoCloseable {
                 "--disable-sync",
                 "--enable-unsafe-swiftshader",
                 "--window-size=1280,800",
-                "--user-data-dir=" + Files.createTempDirectory("last-cut-browser"));
+                "--user-data-dir=" + profile);
         options.setCapability("goog:loggingPrefs", Map.of("browser", "ALL"));
         ChromeDriverService service =
                 new ChromeDriverService.Builder()
-                        .usingDriverExecutable(new File("/usr/bin/chromedriver"))
+                        .usingDriverExecutable(onPath("chromedriver"))
                         .build();
         ChromeDriver driver = new ChromeDriver(service, options);
-        Runtime.getRuntime().addShutdownHook(new Thread(driver::quit));
+        Runtime.getRuntime()
+                .addShutdownHook(
+                        new Thread(
+                                () -> {
+                                    driver.quit();
+                                    FileSystemUtils.deleteRecursively(profile.toFile());
+                                }));
         return driver;
+    }
+
+    private static File onPath(String program) {
+        return Stream.of(System.getenv("PATH").split(File.pathSeparator))
+                .map(folder -> new File(folder, program))
+                .filter(File::canExecute)
+                .findFirst()
+                .orElseThrow(() -> new IllegalStateException(program + " is not on the path"));
     }
 
     void open(String path) {

@@ -21,6 +21,7 @@ import dev.lastcut.core.panel.Rails;
 import dev.lastcut.core.quote.JobQuote;
 import dev.lastcut.core.ticket.Asking;
 import dev.lastcut.core.ticket.Ticket;
+import dev.lastcut.server.LongRun;
 import dev.lastcut.server.api.Packs;
 import dev.lastcut.server.orders.DeskReading;
 import dev.lastcut.server.sheets.SheetLibrary;
@@ -50,7 +51,7 @@ class DeskReaderTest {
     private static final String HOUSE = "skep-pooled";
     private static final int MANY = 400;
 
-    /** Packs whose checks take long; they were seen to agree once. */
+    /** Packs whose checks take long: held against each other in the long run alone. */
     private static final Set<String> MUCH_TO_CHECK =
             Set.of(
                     "p01_extensions_inch",
@@ -101,7 +102,7 @@ class DeskReaderTest {
         BoardChanges changes = BoardChanges.between(meant, read);
         assertThat(changes.layers()).extracting(c -> c.role().words()).isEmpty();
         holesAgree(meant.board().holes(), read.board().holes());
-        if (!MUCH_TO_CHECK.contains(name)) {
+        if (LongRun.is() || !MUCH_TO_CHECK.contains(name)) {
             assertThat(found(read)).containsExactlyInAnyOrderElementsOf(found(meant));
         }
     }

@@ -1,5 +1,6 @@
 package dev.lastcut.core.check.copper;
 
+import dev.lastcut.core.board.Feature;
 import dev.lastcut.core.check.CheckContext;
 import dev.lastcut.core.check.Finding;
 import dev.lastcut.core.check.FindingBuilder;
@@ -21,6 +22,12 @@ import java.util.Optional;
  * the one given, or the longest.
  */
 public final class CurrentRule implements Rule {
+    /** So many times what is asked for is usual (common practice, no source). */
+    private static final double SAFETY = 2;
+
+    /** From this current on a filled area is usual (common practice, no source). */
+    private static final double POUR_AMPS = 0.5;
+
     @Override
     public String id() {
         return "current";
@@ -68,9 +75,63 @@ public final class CurrentRule implements Rule {
             // The least of many lines through a mesh is true to a thousandth.
             if (p.sectionNm2() < needed * 0.999) {
                 findings.add(finding(c, current, p, stack, needed));
+            } else {
+                reserve(c, current, p).ifPresent(findings::add);
+            }
+            if (current.amps() > POUR_AMPS && !hasArea(c, net.get())) {
+                findings.add(tracksAlone(current, p));
             }
         }
         return Outcome.of(findings, String.join("; ", remarks));
+    }
+
+    /** Enough copper, but with less in reserve than is usual. */
+    private Optional<Finding> reserve(CheckContext c, NetCurrent current, NetPath.Result p) {
+        double good =
+                TrackCurrent.amps(
+                        p.sectionNm2(), current.riseC(), p.isOuter(c.board().copper().size()));
+        if (good >= SAFETY * current.amps()) {
+            return Optional.empty();
+        }
+        return Optional.of(
+                new FindingBuilder(id())
+                        .severity(Severity.NOTE)
+                        .about("reserve")
+                        .measure(p.across())
+                        .ratio(good / current.amps(), SAFETY)
+                        .nets(List.of(current.net()))
+                        .say(
+                                String.format(
+                                        Locale.ROOT,
+                                        "%s carries its %.2f A, and would carry %.2f A at most:"
+                                                + " %.1f times. Usual is a reserve of %.0f times.",
+                                        current.net(),
+                                        current.amps(),
+                                        good,
+                                        good / current.amps(),
+                                        SAFETY)));
+    }
+
+    private static boolean hasArea(CheckContext c, int net) {
+        return c.geometry().nets().nodesOf(net).stream()
+                .map(n -> c.geometry().nets().nodes().get(n).feature())
+                .anyMatch(Feature.Region.class::isInstance);
+    }
+
+    private Finding tracksAlone(NetCurrent current, NetPath.Result p) {
+        return new FindingBuilder(id())
+                .severity(Severity.NOTE)
+                .about("area")
+                .at(p.across().middle())
+                .count(0, 1, "filled areas")
+                .nets(List.of(current.net()))
+                .say(
+                        String.format(
+                                Locale.ROOT,
+                                "%s carries %.2f A through tracks alone. A filled area at its pads and"
+                                        + " fuses keeps them cool.",
+                                current.net(),
+                                current.amps()));
     }
 
     private Finding unsolved(NetCurrent current) {

@@ -2,7 +2,8 @@ package dev.lastcut.core.check.parts;
 
 import dev.lastcut.core.assembly.Part;
 import dev.lastcut.core.board.Netlist;
-import dev.lastcut.core.placement.PartPins;
+import dev.lastcut.core.connectivity.NetNames;
+import dev.lastcut.core.connectivity.PartPins;
 import dev.lastcut.core.placement.Polarity;
 import java.util.List;
 import java.util.Locale;

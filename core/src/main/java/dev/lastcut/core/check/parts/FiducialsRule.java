@@ -2,6 +2,7 @@ package dev.lastcut.core.check.parts;
 
 import dev.lastcut.core.assembly.Part;
 import dev.lastcut.core.assembly.PlacementTable;
+import dev.lastcut.core.assignment.Assignments;
 import dev.lastcut.core.board.Side;
 import dev.lastcut.core.capability.Assembly;
 import dev.lastcut.core.check.CheckContext;
@@ -35,7 +36,11 @@ public final class FiducialsRule implements Rule {
         if (wanted == 0) {
             return Outcome.notRun("the sheet of " + c.shopName() + " asks for no fiducials");
         }
-        List<Part> parts = PlacementTable.fitted(c.houseParts());
+        Assignments who = c.assignments();
+        if (!who.isOrdered()) {
+            return Outcome.notRun(Assignments.NOT_ORDERED);
+        }
+        List<Part> parts = PlacementTable.fitted(who.house());
         List<Finding> findings = new ArrayList<>();
         int sides = 0;
         for (Side side : Side.values()) {

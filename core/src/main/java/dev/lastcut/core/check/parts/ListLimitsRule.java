@@ -3,6 +3,7 @@ package dev.lastcut.core.check.parts;
 import dev.lastcut.core.assembly.Part;
 import dev.lastcut.core.assembly.PartsList;
 import dev.lastcut.core.assembly.PlacementTable;
+import dev.lastcut.core.assignment.Assignments;
 import dev.lastcut.core.capability.Assembly;
 import dev.lastcut.core.catalogue.CataloguePart;
 import dev.lastcut.core.check.CheckContext;
@@ -19,6 +20,9 @@ import java.util.OptionalInt;
 
 /** What a shop takes at most of one order: lines, placements, kinds it must load. */
 public final class ListLimitsRule implements Rule {
+    /** From this share of what the shop takes it is said. */
+    private static final double NEAR = 0.9;
+
     @Override
     public String id() {
         return "list-limits";
@@ -35,11 +39,15 @@ public final class ListLimitsRule implements Rule {
         if (assembly.isEmpty()) {
             return Outcome.notRun("the sheet of " + c.shopName() + " says nothing of assembly");
         }
+        Assignments who = c.assignments();
+        if (!who.isOrdered()) {
+            return Outcome.notRun(Assignments.NOT_ORDERED);
+        }
         if (c.board().parts().isEmpty() && c.board().placements().isEmpty()) {
             return Outcome.notRun("the pack has neither a parts list nor a placement file");
         }
         Assembly.Counts most = assembly.get().counts();
-        List<Part> parts = c.houseParts();
+        List<Part> parts = who.house();
         List<PartsList.Line> kinds = PartsList.kinds(parts);
         List<PartsList.Line> lines = PartsList.split(kinds, most.designatorsPerLine());
         List<Finding> findings = new ArrayList<>();
@@ -84,6 +92,18 @@ public final class ListLimitsRule implements Rule {
 
     private void beyond(
             List<Finding> findings, String unit, int has, OptionalInt most, String sentence) {
+        if (most.isPresent() && has <= most.getAsInt() && has >= NEAR * most.getAsInt()) {
+            findings.add(
+                    new FindingBuilder(id())
+                            .severity(Severity.NOTE)
+                            .about(unit)
+                            .count(has, most.getAsInt(), unit)
+                            .layers("parts-list")
+                            .say(
+                                    String.format(
+                                            "Near the limit: %d of %d %s.",
+                                            has, most.getAsInt(), unit)));
+        }
         if (most.isPresent() && has > most.getAsInt()) {
             findings.add(
                     new FindingBuilder(id())

@@ -4,6 +4,7 @@ import dev.lastcut.core.assembly.Part;
 import dev.lastcut.core.assembly.PartBodies;
 import dev.lastcut.core.assembly.PartBodies.Body;
 import dev.lastcut.core.assembly.PlacementTable;
+import dev.lastcut.core.assignment.Assignments;
 import dev.lastcut.core.capability.Assembly;
 import dev.lastcut.core.capability.Limit;
 import dev.lastcut.core.check.CheckContext;
@@ -44,12 +45,16 @@ public final class MachineEdgeRule implements Rule {
             return Outcome.notRun(
                     "the sheet of " + c.shopName() + " says nothing of parts at the edge");
         }
+        Assignments who = c.assignments();
+        if (!who.isOrdered()) {
+            return Outcome.notRun(Assignments.NOT_ORDERED);
+        }
         Geometry board = c.geometry().boardArea();
         if (board.isEmpty()) {
             return Outcome.notRun("the board has no closed outline");
         }
         Set<String> placed =
-                PlacementTable.fitted(c.houseParts()).stream()
+                PlacementTable.fitted(who.house()).stream()
                         .map(Part::designator)
                         .collect(Collectors.toSet());
         double limit = least.get().amount();

@@ -7,6 +7,7 @@ import dev.lastcut.core.catalogue.CataloguePart.Pin;
 import dev.lastcut.core.catalogue.CataloguePart.PinRole;
 import dev.lastcut.core.check.CheckContext;
 import dev.lastcut.core.check.Outcome;
+import dev.lastcut.core.connectivity.NetNames;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;

@@ -4,7 +4,7 @@ import dev.lastcut.core.assembly.Part;
 import dev.lastcut.core.assembly.PlacementTable;
 import dev.lastcut.core.check.CheckContext;
 import dev.lastcut.core.check.Outcome;
-import dev.lastcut.core.placement.PartPins;
+import dev.lastcut.core.connectivity.PartPins;
 import java.util.List;
 import java.util.Optional;
 

@@ -9,7 +9,7 @@ import dev.lastcut.core.check.FindingBuilder;
 import dev.lastcut.core.check.Outcome;
 import dev.lastcut.core.check.Rule;
 import dev.lastcut.core.check.Severity;
-import dev.lastcut.core.placement.PartPins;
+import dev.lastcut.core.connectivity.PartPins;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;

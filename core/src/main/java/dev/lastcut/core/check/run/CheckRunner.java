@@ -63,9 +63,12 @@ import dev.lastcut.core.check.parts.BodiesCollideRule;
 import dev.lastcut.core.check.parts.BodyOverEdgeRule;
 import dev.lastcut.core.check.parts.BodyOverHoleRule;
 import dev.lastcut.core.check.parts.BreadboardPitchRule;
+import dev.lastcut.core.check.parts.DecouplingRule;
 import dev.lastcut.core.check.parts.FiducialsRule;
+import dev.lastcut.core.check.parts.HandSolderingRule;
 import dev.lastcut.core.check.parts.ListLimitsRule;
 import dev.lastcut.core.check.parts.MachineEdgeRule;
+import dev.lastcut.core.check.parts.PartDoesNotFitRule;
 import dev.lastcut.core.check.parts.PartNotListedRule;
 import dev.lastcut.core.check.parts.PartNotPlacedRule;
 import dev.lastcut.core.check.parts.PinExpectedRule;
@@ -182,6 +185,9 @@ public final class CheckRunner {
                     new BodiesCollideRule(),
                     new BodyOverEdgeRule(),
                     new BodyOverHoleRule(),
+                    new PartDoesNotFitRule(),
+                    new DecouplingRule(),
+                    new HandSolderingRule(),
                     new MachineEdgeRule(),
                     new FiducialsRule(),
                     new BreadboardPitchRule(),

@@ -31,7 +31,11 @@ import org.locationtech.jts.geom.Polygon;
  * table that explains them, what the board is built of, and notes. Lengths of the layout in points.
  */
 public final class FabricationDrawing {
-    private static final float PICTURE_HEIGHT = 320;
+    private static final float MOST_PICTURE_HEIGHT = 320;
+
+    /** Rather two pages than a smaller picture. */
+    private static final float LEAST_PICTURE_HEIGHT = 170;
+
     private static final float DIMENSIONS = 34;
     private static final float SYMBOL = 5;
 
@@ -110,7 +114,7 @@ public final class FabricationDrawing {
         Envelope e = new Envelope(board.getEnvelopeInternal());
         geometry.board().holes().forEach(h -> e.expandToInclude(h.middle().coordinate()));
         double wide = RIGHT - LEFT - 2 * DIMENSIONS;
-        double high = PICTURE_HEIGHT - DIMENSIONS;
+        double high = pictureHeight() - DIMENSIONS;
         double scale = Math.min(wide / e.getWidth(), high / e.getHeight());
         float left = (float) (LEFT + DIMENSIONS + (wide - e.getWidth() * scale) / 2);
         float bottom = pages.y() - (float) (e.getHeight() * scale) + TEXT;
@@ -148,6 +152,19 @@ public final class FabricationDrawing {
                         mm(board.getEnvelopeInternal().getMinX()),
                         mm(board.getEnvelopeInternal().getMinY())));
         cutouts(drawn);
+    }
+
+    /** As high as the page allows with all that is written below it. */
+    private float pictureHeight() throws IOException {
+        int lines = 2 + rows.size() + stack.plies().size() + 2;
+        for (String note : notes) {
+            lines += pages.wrapped(pages.plain(), "10. " + note, RIGHT - LEFT).size();
+        }
+        float headings = 3 * (5 + 12 * 1.2f);
+        float left = pages.y() - 50 - headings - lines * LEADING - 2 * LEADING;
+        return left < LEAST_PICTURE_HEIGHT
+                ? MOST_PICTURE_HEIGHT
+                : Math.min(MOST_PICTURE_HEIGHT, left);
     }
 
     /** The room for the order mark, dashed. */
@@ -256,7 +273,7 @@ public final class FabricationDrawing {
     }
 
     private void heading(String words) throws IOException {
-        pages.room(4 * LEADING);
+        pages.room(3 * LEADING);
         pages.skip(5);
         pages.line(pages.bold(), 12, LEFT, words);
     }

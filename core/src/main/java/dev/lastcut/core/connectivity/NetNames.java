@@ -1,10 +1,10 @@
-package dev.lastcut.core.check.parts;
+package dev.lastcut.core.connectivity;
 
 import java.util.Locale;
 import java.util.regex.Pattern;
 
 /** What the name of a net tells of it (common practice, no source). */
-final class NetNames {
+public final class NetNames {
     private static final Pattern GROUND =
             Pattern.compile("(A|D|P|S|CHASSIS|SIGNAL)?_?(GND|GROUND|VSS|0V|COM|MASS)[A-Z]?\\d*");
     private static final Pattern SUPPLY =
@@ -18,16 +18,16 @@ final class NetNames {
         return net.toUpperCase(Locale.ROOT).replaceFirst("^[/~]+", "");
     }
 
-    static boolean isGround(String net) {
+    public static boolean isGround(String net) {
         return GROUND.matcher(plain(net)).matches();
     }
 
-    static boolean isSupply(String net) {
+    public static boolean isSupply(String net) {
         return SUPPLY.matcher(plain(net)).matches();
     }
 
     /** A supply above ground: of -12 V the ground is the plus. */
-    static boolean isPositive(String net) {
+    public static boolean isPositive(String net) {
         String name = plain(net);
         return isSupply(net) && !name.startsWith("-") && !name.startsWith("VEE");
     }

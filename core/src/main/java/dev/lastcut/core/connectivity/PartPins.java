@@ -1,13 +1,12 @@
-package dev.lastcut.core.placement;
+package dev.lastcut.core.connectivity;
 
 import dev.lastcut.core.board.Feature;
 import dev.lastcut.core.board.Layer;
 import dev.lastcut.core.board.Netlist;
 import dev.lastcut.core.board.Role;
 import dev.lastcut.core.board.Side;
-import dev.lastcut.core.connectivity.BoardGeometry;
-import dev.lastcut.core.connectivity.NetReference;
 import dev.lastcut.core.geometry.PlaceIndex;
+import dev.lastcut.core.geometry.Pt;
 import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.HashMap;
@@ -98,6 +97,16 @@ public final class PartPins {
     /** The pins of a part, in the order they are named; empty when nothing names any. */
     public List<Netlist.Point> of(String designator) {
         return by.getOrDefault(designator, List.of());
+    }
+
+    /** Where pin 1 of a part of three or more pins is, as it is named. */
+    public Optional<Pt> first(String designator) {
+        return count(designator) < 3
+                ? Optional.empty()
+                : of(designator).stream()
+                        .filter(p -> p.pin().equals("1") || p.pin().equalsIgnoreCase("A1"))
+                        .map(Netlist.Point::at)
+                        .findFirst();
     }
 
     /**
