@@ -98,7 +98,7 @@ function Limits({ parts }: { parts: Parts }) {
     <p className="text-faint mb-2 text-[13px]">
       {of(l.lines, l.mostLines, 'lines')} · {of(l.placements, l.mostPlacements, 'placements')} ·{' '}
       {of(l.loaded, l.mostLoaded, 'kinds loaded to order')}
-      {l.shop ? ` at ${l.shop}` : '; the shop fits no parts'}
+      {l.shop ? ` at ${l.shop}` : ` · ${l.bare}`}
     </p>
   );
 }

@@ -105,9 +105,15 @@ record PartsView(
     /** What a variant has other than the base; "" for what is the same. */
     record CellView(boolean fitted, String value, String number, String footprint) {}
 
-    /** How much of what the shop takes is used; null where it sets no limit. */
+    /**
+     * How much of what the shop takes is used; null where it sets no limit.
+     *
+     * @param shop that fits parts; "" where none does
+     * @param bare why none does; "" where one does
+     */
     record LimitsView(
             String shop,
+            String bare,
             int lines,
             Integer mostLines,
             int placements,

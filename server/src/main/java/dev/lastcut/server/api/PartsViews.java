@@ -280,12 +280,16 @@ final class PartsViews {
 
     private PartsView.LimitsView limits(Optional<CapabilitySheet> sheet, List<Part> parts) {
         List<PartsList.Line> kinds = PartsList.kinds(parts);
+        String bare = sheet.map(s -> Assignments.whyBare(s, order)).orElse("No shop is chosen");
         Optional<Assembly.Counts> most =
-                sheet.flatMap(CapabilitySheet::assembly).map(Assembly::counts);
+                sheet.flatMap(CapabilitySheet::assembly)
+                        .filter(a -> bare.isEmpty())
+                        .map(Assembly::counts);
         OptionalInt perLine =
                 most.map(Assembly.Counts::designatorsPerLine).orElse(OptionalInt.empty());
         return new PartsView.LimitsView(
-                most.isPresent() ? sheet.get().name() : "",
+                bare.isEmpty() ? sheet.orElseThrow().name() : "",
+                bare,
                 PartsList.split(kinds, perLine).size(),
                 number(most.map(Assembly.Counts::billLines)),
                 PlacementTable.fitted(parts).size(),
