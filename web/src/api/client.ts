@@ -445,6 +445,9 @@ export const api = {
   kit: (id: number) => json<Kit>(`${job(id)}/kit`),
   tick: (id: number, designators: readonly string[], done: boolean) =>
     json<Kit>(`${job(id)}/kit/done`, 'POST', { designators, done }),
+  /** The order of the guide; an empty one takes it back to the proposed one. */
+  guideOrder: (id: number, lines: readonly { solder?: string; own?: string }[]) =>
+    toVersion(id, `${job(id)}/kit/guide`, 'POST', { lines }),
   kitPicture: (id: number, designator: string) =>
     `${job(id)}/kit/picture?designator=${encodeURIComponent(designator)}`,
   putKitPicture: async (id: number, designator: string, file: File) =>

@@ -2,6 +2,8 @@ import { useQueryClient } from '@tanstack/react-query';
 import { useCallback, useEffect, useState } from 'react';
 import { api, type Job, type Kit, type KitStep, type Outputs } from '../api/client';
 import { Bands } from '../kit/Bands';
+import { GuideOrder } from '../kit/GuideOrder';
+import { ownAtEnd, ownBefore } from '../kit/order';
 import { kitKey, useKitStep } from '../kit/useKit';
 import { usePartsChange } from '../parts/usePartsChange';
 import { ReceivedTab } from '../receiving/ReceivedTab';
@@ -151,6 +153,11 @@ function Guide({ job, kit }: { job: Job; kit: Kit }) {
           them. The set-up sheet of the mill shows where.
         </p>
       ) : null}
+      {ownBefore(kit.lines, at).map((o, i) => (
+        <p key={i} className="border-petrol/60 mb-2 rounded border p-2" data-own>
+          Before this: {o}
+        </p>
+      ))}
       <div className="text-faint flex justify-between">
         <span>
           Step {at + 1} of {kit.steps.length}
@@ -200,6 +207,13 @@ function Guide({ job, kit }: { job: Job; kit: Kit }) {
       </ul>
       <Note job={job} kit={kit} step={step} />
       <Picture job={job} kit={kit} step={step} />
+      {at === kit.steps.length - 1
+        ? ownAtEnd(kit.lines).map((o, i) => (
+            <p key={i} className="border-petrol/60 mt-2 rounded border p-2" data-own>
+              After this: {o}
+            </p>
+          ))
+        : null}
       <div className="mt-3 flex gap-2">
         <Button disabled={at === 0} onClick={() => to(at - 1)}>
           Back
@@ -334,37 +348,16 @@ function LayOut({
   onOpen: () => void;
 }) {
   const to = useKitStep((s) => s.to);
-  const ticked = new Set(kit.done);
   return (
     <>
-      <ol aria-label="Steps">
-        {kit.steps.map((s, i) => (
-          <li key={`${s.designators} ${s.side}`} className="border-edge/60 border-b">
-            <button
-              type="button"
-              className="hover:bg-paper flex w-full items-baseline justify-between gap-2 py-1 text-left"
-              onClick={() => {
-                to(i);
-                onOpen();
-              }}
-            >
-              <span className="min-w-0">
-                <b className="font-semibold">{s.value}</b> {s.designators}
-                <span className="text-faint block text-[13px]">
-                  {[s.footprint, s.number, s.why].filter((w) => w !== '').join(', ')}
-                </span>
-              </span>
-              <span className="num shrink-0 text-right">
-                {names(s).every((d) => ticked.has(d)) ? <b className="text-good">✓ </b> : null}
-                {s.places.length}
-                <span className="text-faint block text-[13px]">
-                  {s.places.length * kit.boards} for {kit.boards}
-                </span>
-              </span>
-            </button>
-          </li>
-        ))}
-      </ol>
+      <GuideOrder
+        job={job}
+        kit={kit}
+        onOpen={(i) => {
+          to(i);
+          onOpen();
+        }}
+      />
       {kit.unplaced ? (
         <p className="text-faint mt-2">Without a place on the board: {kit.unplaced}.</p>
       ) : null}

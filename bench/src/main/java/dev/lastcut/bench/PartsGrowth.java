@@ -111,13 +111,14 @@ public final class PartsGrowth {
         double price =
                 ms(
                         () -> {
-                            Cost.of(parts.get(0), plan.known(), sheet, 100);
+                            Cost.of(parts.get(0), plan.known(), sheet, 100, true);
                             Savings.of(
                                     parts.get(0),
                                     plan,
                                     List.copyOf(plan.known().values()),
                                     sheet,
-                                    100);
+                                    100,
+                                    true);
                         });
         return new double[] {split, read, fold, price};
     }

@@ -5,6 +5,7 @@ import dev.lastcut.core.assembly.PartsPlan;
 import dev.lastcut.core.assembly.Population;
 import dev.lastcut.core.assembly.Turns;
 import dev.lastcut.core.assembly.Variants;
+import dev.lastcut.core.assignment.Assignments;
 import dev.lastcut.core.board.Aperture;
 import dev.lastcut.core.board.Board;
 import dev.lastcut.core.board.Feature;
@@ -15,6 +16,7 @@ import dev.lastcut.core.board.PlacedPart;
 import dev.lastcut.core.board.Role;
 import dev.lastcut.core.board.Side;
 import dev.lastcut.core.capability.CapabilitySheet;
+import dev.lastcut.core.capability.Order;
 import dev.lastcut.core.capability.Price;
 import dev.lastcut.core.connectivity.BoardGeometry;
 import dev.lastcut.core.geometry.Orientation;
@@ -137,7 +139,14 @@ public final class PlacementGrowth {
         }
         double off = PartsGrowth.ms(() -> OffPads.of(geometry, parts, Turns.NONE));
         double stencil = PartsGrowth.ms(() -> Stencil.of(geometry, StencilPlan.AS_DRAWN, parts));
-        double kit = PartsGrowth.ms(() -> BenchKit.of(geometry, nobody(), PartsPlan.NONE));
+        double kit =
+                PartsGrowth.ms(
+                        () ->
+                                BenchKit.of(
+                                        geometry,
+                                        Assignments.of(
+                                                geometry, nobody(), Order.USUAL, PartsPlan.NONE),
+                                        PartsPlan.NONE));
         if (told) {
             out.printf(
                     "%-8d %9.1f %9.1f %9.1f %9.1f %9.1f %8.1f%n",

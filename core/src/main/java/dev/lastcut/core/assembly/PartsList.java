@@ -8,9 +8,11 @@ import dev.lastcut.core.value.Dimension;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.OptionalInt;
+import java.util.Set;
 
 /** The parts list with identical parts folded into lines, as the shop wants it. */
 public final class PartsList {
@@ -27,9 +29,25 @@ public final class PartsList {
      * One line.
      *
      * @param part the first of its kind
+     * @param others further columns of the pack's list; what differs among its parts is parted by a
+     *     slash
      * @param value as it means the same on every designator of the line
      */
-    public record Line(Part part, String value, List<String> designators) {
+    public record Line(
+            Part part, String value, List<String> designators, Map<String, String> others) {
+        public Line(Part part, String value, List<String> designators) {
+            this(part, value, designators, Map.of());
+        }
+
+        /** What a further column of the pack's list says of it, its heading in any case. */
+        String listed(String heading) {
+            return others.entrySet().stream()
+                    .filter(e -> e.getKey().equalsIgnoreCase(heading))
+                    .map(Map.Entry::getValue)
+                    .findFirst()
+                    .orElse("");
+        }
+
         public int quantity() {
             return designators.size();
         }
@@ -56,10 +74,36 @@ public final class PartsList {
                             .distinct()
                             .sorted(Designators.ORDER)
                             .toList();
-            lines.add(new Line(same.get(0), value(same), names));
+            lines.add(new Line(same.get(0), value(same), names, others(same)));
         }
         lines.sort(Comparator.comparing(l -> l.designators().get(0), Designators.ORDER));
         return lines;
+    }
+
+    private static Map<String, String> others(List<Part> same) {
+        Map<String, Set<String>> all = new LinkedHashMap<>();
+        for (Part p : same) {
+            p.others()
+                    .forEach(
+                            (heading, cell) ->
+                                    all.computeIfAbsent(heading, k -> new LinkedHashSet<>())
+                                            .add(cell));
+        }
+        Map<String, String> joined = new LinkedHashMap<>();
+        all.forEach((heading, cells) -> joined.put(heading, String.join(" / ", cells)));
+        return joined;
+    }
+
+    /** The usual columns, and behind them those of the pack's list that have no meaning here. */
+    public static Assembly.ListForm withOthers(List<Line> lines, Assembly.ListForm form) {
+        List<Assembly.Column> columns = new ArrayList<>(form.columns());
+        lines.stream()
+                .flatMap(l -> l.others().keySet().stream())
+                .distinct()
+                .filter(h -> columns.stream().noneMatch(c -> c.title().equalsIgnoreCase(h)))
+                .toList()
+                .forEach(h -> columns.add(new Assembly.Column(Assembly.Holds.LISTED, h)));
+        return new Assembly.ListForm(columns, form.ranges(), form.separator());
     }
 
     /** A bare 10k is ohms on R1 and unread on L1: with its unit it is the same on both. */
@@ -80,7 +124,7 @@ public final class PartsList {
         for (Line l : lines) {
             for (int i = 0; i < l.designators().size(); i += n) {
                 int to = Math.min(i + n, l.designators().size());
-                all.add(new Line(l.part(), l.value(), l.designators().subList(i, to)));
+                all.add(new Line(l.part(), l.value(), l.designators().subList(i, to), l.others()));
             }
         }
         return all;
@@ -103,12 +147,16 @@ public final class PartsList {
         List<List<String>> rows = new ArrayList<>();
         for (Line l : lines) {
             int number = rows.size() + 1;
-            rows.add(form.columns().stream().map(c -> cell(l, number, c.holds(), form)).toList());
+            rows.add(
+                    form.columns().stream()
+                            .map(c -> cell(l, number, c.holds(), c.title(), form))
+                            .toList());
         }
         return rows;
     }
 
-    private static String cell(Line l, int number, Assembly.Holds holds, Assembly.ListForm form) {
+    private static String cell(
+            Line l, int number, Assembly.Holds holds, String title, Assembly.ListForm form) {
         Part p = l.part();
         return switch (holds) {
             case LINE -> String.valueOf(number);
@@ -120,6 +168,7 @@ public final class PartsList {
             case MAKER -> p.maker();
             case PART_NUMBER -> p.partNumber();
             case DESCRIPTION -> p.description();
+            case LISTED -> l.listed(title);
         };
     }
 }

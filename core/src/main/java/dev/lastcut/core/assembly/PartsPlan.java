@@ -20,6 +20,7 @@ import java.util.TreeMap;
  * @param byHand what the maker solders
  * @param notes what somebody wrote to a part for the bench, by designator
  * @param looked packages whose rotations somebody looked at, each with how they were then
+ * @param guide the order of the bench guide
  * @param polarity the pin of a footprint that is the cathode or the plus, as somebody told it
  */
 public record PartsPlan(
@@ -30,7 +31,8 @@ public record PartsPlan(
         ByHand byHand,
         SortedMap<String, String> notes,
         SortedMap<String, String> looked,
-        SortedMap<String, String> polarity) {
+        SortedMap<String, String> polarity,
+        GuidePlan guide) {
     public static final PartsPlan NONE =
             new PartsPlan(
                     Variants.NONE,
@@ -40,7 +42,8 @@ public record PartsPlan(
                     ByHand.NONE,
                     new TreeMap<>(),
                     new TreeMap<>(),
-                    new TreeMap<>());
+                    new TreeMap<>(),
+                    GuidePlan.AS_PROPOSED);
 
     public PartsPlan {
         known = Collections.unmodifiableSortedMap(new TreeMap<>(known));
@@ -61,28 +64,28 @@ public record PartsPlan(
     }
 
     public PartsPlan with(Variants other) {
-        return new PartsPlan(other, known, needs, turns, byHand, notes, looked, polarity);
+        return new PartsPlan(other, known, needs, turns, byHand, notes, looked, polarity, guide);
     }
 
     public PartsPlan with(Turns other) {
-        return new PartsPlan(variants, known, needs, other, byHand, notes, looked, polarity);
+        return new PartsPlan(variants, known, needs, other, byHand, notes, looked, polarity, guide);
     }
 
     public PartsPlan with(ByHand other) {
-        return new PartsPlan(variants, known, needs, turns, other, notes, looked, polarity);
+        return new PartsPlan(variants, known, needs, turns, other, notes, looked, polarity, guide);
     }
 
     public PartsPlan knowing(Map<String, CataloguePart> more) {
         TreeMap<String, CataloguePart> all = new TreeMap<>(known);
         all.putAll(more);
-        return new PartsPlan(variants, all, needs, turns, byHand, notes, looked, polarity);
+        return new PartsPlan(variants, all, needs, turns, byHand, notes, looked, polarity, guide);
     }
 
     /** With what a part must do; an empty list takes all back. */
     public PartsPlan needing(String designator, List<String> said) {
         TreeMap<String, List<String>> all = new TreeMap<>(needs);
         all.put(designator, said);
-        return new PartsPlan(variants, known, all, turns, byHand, notes, looked, polarity);
+        return new PartsPlan(variants, known, all, turns, byHand, notes, looked, polarity, guide);
     }
 
     /** With a footprint looked at as its parts lie now; an empty text takes it back. */
@@ -90,21 +93,26 @@ public record PartsPlan(
         TreeMap<String, String> all = new TreeMap<>(looked);
         all.put(footprint, asTheyLie);
         all.values().removeIf(String::isEmpty);
-        return new PartsPlan(variants, known, needs, turns, byHand, notes, all, polarity);
+        return new PartsPlan(variants, known, needs, turns, byHand, notes, all, polarity, guide);
     }
 
     /** With the pin of a footprint that is the cathode or the plus; empty takes it back. */
     public PartsPlan polarised(String footprint, Optional<String> pin) {
         TreeMap<String, String> all = new TreeMap<>(polarity);
         pin.ifPresentOrElse(x -> all.put(footprint, x), () -> all.remove(footprint));
-        return new PartsPlan(variants, known, needs, turns, byHand, notes, looked, all);
+        return new PartsPlan(variants, known, needs, turns, byHand, notes, looked, all, guide);
+    }
+
+    /** With another order of the bench guide. */
+    public PartsPlan guided(GuidePlan other) {
+        return new PartsPlan(variants, known, needs, turns, byHand, notes, looked, polarity, other);
     }
 
     /** With a note to a part; an empty one takes it back. */
     public PartsPlan noting(String designator, String note) {
         TreeMap<String, String> all = new TreeMap<>(notes);
         all.put(designator, note.strip());
-        return new PartsPlan(variants, known, needs, turns, byHand, all, looked, polarity);
+        return new PartsPlan(variants, known, needs, turns, byHand, all, looked, polarity, guide);
     }
 
     /** What is known of the part that is fitted. */
@@ -126,6 +134,7 @@ public record PartsPlan(
                 byHand.without(designators),
                 written,
                 looked,
-                polarity);
+                polarity,
+                guide.without(designators));
     }
 }

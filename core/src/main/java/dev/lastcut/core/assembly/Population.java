@@ -72,7 +72,10 @@ public final class Population {
                 list.map(ListedPart::description).orElse(""),
                 list.isPresent(),
                 chosen.fitted().orElse(list.map(ListedPart::fitted).orElse(true)),
-                place(footprint, places));
+                place(footprint, places),
+                same && chosen.partNumber().isEmpty()
+                        ? list.map(ListedPart::others).orElse(Map.of())
+                        : Map.of());
     }
 
     /** Of several footprints under one designator the one that is meant. */

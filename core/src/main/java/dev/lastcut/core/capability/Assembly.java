@@ -272,7 +272,9 @@ public record Assembly(
         PACKAGE("Package"),
         MAKER("Maker"),
         PART_NUMBER("Part number"),
-        DESCRIPTION("Description");
+        DESCRIPTION("Description"),
+        /** What the pack's own list has under the column's title. */
+        LISTED("Listed");
 
         private final String title;
 

@@ -74,7 +74,7 @@ final class AssemblyFiles {
         files.add(
                 new OutputFile(
                         "assembly/guide.pdf",
-                        KitGuide.pdf(geometry, kit, plan.notes(), joints),
+                        KitGuide.pdf(geometry, kit, plan.notes(), boards, joints),
                         "guide for the bench, a picture a step"));
     }
 
@@ -103,7 +103,7 @@ final class AssemblyFiles {
 
     private static void list(
             CapabilitySheet sheet, List<Part> parts, String of, List<OutputFile> files) {
-        Assembly.ListForm form =
+        Assembly.ListForm wanted =
                 sheet.assembly().map(Assembly::list).orElse(Assembly.ListForm.USUAL);
         List<PartsList.Line> lines =
                 PartsList.split(
@@ -111,6 +111,11 @@ final class AssemblyFiles {
                         sheet.assembly()
                                 .map(a -> a.counts().designatorsPerLine())
                                 .orElse(OptionalInt.empty()));
+        // A shop that names its columns gets these and no others.
+        Assembly.ListForm form =
+                wanted.columns().equals(Assembly.ListForm.USUAL.columns())
+                        ? PartsList.withOthers(lines, wanted)
+                        : wanted;
         files.add(
                 new OutputFile(
                         "assembly/parts.csv",

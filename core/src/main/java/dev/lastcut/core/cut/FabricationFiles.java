@@ -2,6 +2,8 @@ package dev.lastcut.core.cut;
 
 import dev.lastcut.core.assembly.PartBodies;
 import dev.lastcut.core.board.Board;
+import dev.lastcut.core.board.Layer;
+import dev.lastcut.core.board.Role;
 import dev.lastcut.core.capability.CapabilitySheet;
 import dev.lastcut.core.capability.Order;
 import dev.lastcut.core.capability.OrderOption;
@@ -19,6 +21,7 @@ import dev.lastcut.core.mechanical.SolidBoard;
 import java.util.ArrayList;
 import java.util.EnumSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 
 /** The pack for a board house, and the board as a body for whoever draws its enclosure. */
@@ -36,13 +39,20 @@ final class FabricationFiles {
             List<NetlistWriter.Place> nets,
             CapabilitySheet sheet,
             Order order,
+            Map<Role, Layer> instead,
             List<OutputFile> out) {
         Board board = geometry.board();
         StackUp stack = StackUp.of(board, sheet, order);
-        List<FabricationPack.Written> files = FabricationPack.files(board);
+        List<FabricationPack.Written> files = FabricationPack.files(board, instead);
         for (FabricationPack.Written f : files) {
             String what = f.name().substring(0, f.name().lastIndexOf('.')).replace('-', ' ');
-            out.add(new OutputFile("fabrication/" + f.name(), f.content(), what));
+            boolean shaped =
+                    instead.keySet().stream().anyMatch(r -> f.name().equals(r.id() + ".gbr"));
+            out.add(
+                    new OutputFile(
+                            "fabrication/" + f.name(),
+                            f.content(),
+                            shaped ? what + ", shaped as the stencil is" : what));
         }
         out.add(
                 new OutputFile(

@@ -89,11 +89,17 @@ public record OutputSet(
         Board board = geometry.board();
         List<OutputFile> files = new ArrayList<>();
         List<String> remarks = new ArrayList<>();
-        FabricationFiles.write(geometry, OwnNetlist.places(geometry), sheet, order, files);
         List<Part> parts = Population.of(board, plan.variants());
         Map<Side, Stencil> stencils = Stencil.of(geometry, stencilPlan, parts);
         Map<Side, StencilSheet> sheets = new EnumMap<>(Side.class);
         stencils.forEach((side, s) -> sheets.put(side, StencilSheet.of(geometry, s, stencilPlan)));
+        FabricationFiles.write(
+                geometry,
+                OwnNetlist.places(geometry),
+                sheet,
+                order,
+                StencilFiles.paste(stencilPlan, sheets),
+                files);
         StencilFiles.write(board, geometry.boardArea(), stencilPlan, sheets, files, remarks);
         files.addAll(assembly(geometry, sheet, plan, order, remarks));
         FabricationFiles.mechanical(

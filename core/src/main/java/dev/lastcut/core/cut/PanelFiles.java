@@ -63,15 +63,17 @@ final class PanelFiles {
         List<String> said = new ArrayList<>();
         // The place of a mark is one on a board; on the panel it would be somewhere else.
         Order unmarked = order.marked(Optional.empty());
-        FabricationFiles.write(whole, places(panel), sheet, unmarked, files);
+        Map<Side, StencilSheet> sheets =
+                StencilSheet.ofPanel(panel, b -> stencils(b.source(), stencilPlan));
+        FabricationFiles.write(
+                whole,
+                places(panel),
+                sheet,
+                unmarked,
+                StencilFiles.paste(stencilPlan, sheets),
+                files);
         scores(panel, files);
-        StencilFiles.write(
-                whole.board(),
-                panel.material(),
-                stencilPlan,
-                StencilSheet.ofPanel(panel, b -> stencils(b.source(), stencilPlan)),
-                files,
-                said);
+        StencilFiles.write(whole.board(), panel.material(), stencilPlan, sheets, files, said);
         AssemblyFiles.write(
                 whole.board(), sheet, parts, assignments(panel, sheet, order), files, said);
         FabricationFiles.mechanical(whole, sheet, order, panel.bodies(), files, said);

@@ -13,6 +13,7 @@ import dev.lastcut.core.stencil.StencilSvg;
 import dev.lastcut.core.stencil.openings.AlignHoles;
 import dev.lastcut.core.stencil.openings.Stencil;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import org.locationtech.jts.geom.Geometry;
@@ -20,6 +21,22 @@ import org.locationtech.jts.geom.Geometry;
 /** The stencil of each side as Gerber for a house, as SVG and DXF for a laser. */
 final class StencilFiles {
     private StencilFiles() {}
+
+    /**
+     * The paste pictures of the board's files where openings are shaped: one picture goes out, not
+     * one as drawn and another as it will be cut.
+     */
+    static Map<Role, Layer> paste(StencilPlan plan, Map<Side, StencilSheet> sheets) {
+        Map<Role, Layer> all = new HashMap<>();
+        if (!plan.equals(StencilPlan.AS_DRAWN)) {
+            sheets.forEach(
+                    (side, s) -> {
+                        Role role = Role.of(Role.Kind.PASTE, side);
+                        all.put(role, new Layer(role, "stencil", s.features()));
+                    });
+        }
+        return all;
+    }
 
     /**
      * @param edge of the board or panel, to align by

@@ -35,8 +35,16 @@ public final class FabricationPack {
 
     /** The same with what each file is. */
     public static List<Written> files(Board board) {
+        return files(board, Map.of());
+    }
+
+    /**
+     * @param instead what is written of a layer in place of what the pack draws
+     */
+    public static List<Written> files(Board board, Map<Role, Layer> instead) {
         List<Written> files = new ArrayList<>();
-        for (Layer layer : board.layers()) {
+        for (Layer drawn : board.layers()) {
+            Layer layer = instead.getOrDefault(drawn.role(), drawn);
             files.add(
                     new Written(
                             layer.role().id() + ".gbr",

@@ -40,12 +40,13 @@ import java.util.regex.Pattern;
  * first, what stands one way round after what does not, what heat harms late, plugs last; and what
  * lies under something else before that (common practice, no source).
  *
+ * @param lines steps of soldering and of one's own, in the order that is chosen
  * @param bodies of all parts that stand on the board
  * @param unplaced parts that are fitted but have no place: they are bought, and not soldered here
  * @param gaps parts that nobody fits
  */
 public record BenchKit(
-        List<KitStep> steps, List<Body> bodies, List<Part> unplaced, List<Assignment> gaps) {
+        List<GuideLine> lines, List<Body> bodies, List<Part> unplaced, List<Assignment> gaps) {
     private static final Pattern PLUG =
             Pattern.compile("(J|P|X|CN|CON|H|HDR|SW|S|BT|BAT|USB|K|RL|F?H)\\d+.*");
 
@@ -61,17 +62,24 @@ public record BenchKit(
         Map<String, Body> bodies = new HashMap<>();
         List<Body> all = PartBodies.of(geometry, plan).stream().filter(Body::fitted).toList();
         all.forEach(b -> bodies.put(b.designator(), b));
-        return new BenchKit(
+        List<KitStep> proposed =
                 new Ordering(
                                 bodies,
                                 PartPins.of(geometry),
                                 Polarities.of(geometry, plan),
                                 who,
                                 plan)
-                        .steps(hand),
+                        .steps(hand);
+        return new BenchKit(
+                GuideLine.ordered(proposed, plan.guide()),
                 all,
                 hand.stream().filter(p -> p.placed().isEmpty()).toList(),
                 who.gaps());
+    }
+
+    /** What is soldered, in order, without the steps of one's own. */
+    public List<KitStep> steps() {
+        return lines.stream().flatMap(l -> l.step().stream()).toList();
     }
 
     /** Parts that are soldered in one go: of one value on one footprint, side and stage. */

@@ -28,33 +28,45 @@ public final class KitGuide {
     private static final float WORDS = LEFT + PICTURE_WIDTH + 14;
     private static final float BODY_WIDTH = 96;
     private static final float BODY_HEIGHT = 17;
+    private static final float BOX = 9;
+
+    /** As many as go on a line. */
+    private static final int MOST_BOXES = 19;
 
     private final BoardGeometry geometry;
     private final BenchKit kit;
     private final Map<String, String> notes;
+    private final int boards;
     private final PaperPages pages;
     private final StepPicture picture;
 
     private KitGuide(
-            BoardGeometry geometry, BenchKit kit, Map<String, String> notes, PaperPages pages) {
+            BoardGeometry geometry,
+            BenchKit kit,
+            Map<String, String> notes,
+            int boards,
+            PaperPages pages) {
         this.geometry = geometry;
         this.kit = kit;
         this.notes = notes;
+        this.boards = boards;
         this.pages = pages;
         this.picture = new StepPicture(geometry, kit);
     }
 
     /**
      * @param notes by designator
+     * @param boards of the batch: each step has a box to tick for each
      * @param joints places where both sides are joined by hand, on a board that is milled
      */
     public static byte[] pdf(
             BoardGeometry geometry,
             BenchKit kit,
             Map<String, String> notes,
+            int boards,
             List<HandJoint> joints) {
         try (PaperPages pages = new PaperPages("Bench guide")) {
-            KitGuide guide = new KitGuide(geometry, kit, notes, pages);
+            KitGuide guide = new KitGuide(geometry, kit, notes, boards, pages);
             guide.front();
             guide.joints(joints);
             guide.steps();
@@ -80,7 +92,7 @@ public final class KitGuide {
                             + (parts == 1 ? " part" : " parts")
                             + " to solder by hand, in "
                             + kit.steps().size()
-                            + " steps. In each picture the parts of the step are filled, a ring is the"
+                            + " steps. Tick a box for each board. In each picture the parts of the step are filled, a ring is the"
                             + " pad to start on, and a wedge the pin that the words are about. The"
                             + " bottom is drawn as seen from below.");
         }
@@ -126,9 +138,35 @@ public final class KitGuide {
 
     private void steps() throws IOException {
         int n = 1;
-        for (KitStep s : kit.steps()) {
-            step(n++, s);
+        for (GuideLine l : kit.lines()) {
+            if (l.step().isPresent()) {
+                step(n++, l.step().get());
+            } else {
+                own(n++, l.own());
+            }
         }
+    }
+
+    private void own(int n, String what) throws IOException {
+        pages.room(4 * LEADING + BOX);
+        pages.line(pages.bold(), 12, LEFT, n + ".");
+        pages.paragraph(pages.plain(), LEFT, what);
+        ticks(LEFT);
+        pages.skip(10);
+    }
+
+    /** A box to tick for each board of the batch. */
+    private void ticks(float left) throws IOException {
+        int shown = Math.min(boards, MOST_BOXES);
+        float y = pages.y() - BOX + 6;
+        var pen = pages.pen();
+        pen.setStrokingColor(0.3f, 0.3f, 0.3f);
+        pen.setLineWidth(0.6f);
+        for (int i = 0; i < shown; i++) {
+            pen.addRect(left + i * (BOX + 3), y, BOX, BOX);
+            pen.stroke();
+        }
+        pages.moveTo(y - LEADING + 2);
     }
 
     private void step(int n, KitStep s) throws IOException {
@@ -174,6 +212,7 @@ public final class KitGuide {
             words(pages.plain(), "Start on pin " + s.places().get(0).startPin() + ".");
         }
         words(pages.plain(), "Why now: " + s.stage().why() + ".");
+        ticks(WORDS);
         for (String d : s.designators()) {
             if (notes.containsKey(d)) {
                 words(pages.bold(), d + ": " + notes.get(d));

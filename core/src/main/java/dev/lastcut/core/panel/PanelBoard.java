@@ -208,7 +208,8 @@ final class PanelBoard {
                                 p.partNumber(),
                                 p.description(),
                                 p.fitted(),
-                                p.line()));
+                                p.line(),
+                                p.others()));
             }
         }
         return any ? Optional.of(all) : Optional.empty();

@@ -2,6 +2,7 @@ package dev.lastcut.core.panel;
 
 import dev.lastcut.core.assembly.ByHand;
 import dev.lastcut.core.assembly.Fitting;
+import dev.lastcut.core.assembly.GuidePlan;
 import dev.lastcut.core.assembly.PartsPlan;
 import dev.lastcut.core.assembly.Turns;
 import dev.lastcut.core.assembly.Variants;
@@ -39,7 +40,8 @@ final class PanelParts {
                         all(panel, b -> of.apply(b).byHand().parts())),
                 new TreeMap<>(),
                 new TreeMap<>(),
-                own.polarity());
+                own.polarity(),
+                GuidePlan.AS_PROPOSED);
     }
 
     private static <T> SortedMap<String, T> all(

@@ -68,6 +68,9 @@ final class PartsWords {
                 house.isEmpty() ? house : List.of(Designators.fold(house)),
                 all);
         TicketWords.different(before.notes(), after.notes()).forEach(d -> all.add("note to " + d));
+        if (!before.guide().equals(after.guide())) {
+            all.add("order of the bench guide");
+        }
         for (String f : TicketWords.different(before.polarity(), after.polarity())) {
             String pin = after.polarity().get(f);
             all.add("polarity of " + f + (pin == null ? " not told" : ": pin " + pin));

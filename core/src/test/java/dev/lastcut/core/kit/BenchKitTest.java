@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import dev.lastcut.core.TestBoards;
 import dev.lastcut.core.assembly.ByHand;
+import dev.lastcut.core.assembly.GuidePlan;
 import dev.lastcut.core.assembly.PartsPlan;
 import dev.lastcut.core.assignment.Assignments;
 import dev.lastcut.core.board.Role;
@@ -131,6 +132,26 @@ class BenchKitTest {
         assertThat(kit(house(), all).steps()).hasSize(6);
     }
 
+    /** Headers first, a bridge closed in between; what is not named keeps its place. */
+    @Test
+    void theOrderCanBeChangedAndHasStepsOfOnesOwn() {
+        GuidePlan plan =
+                new GuidePlan(
+                        List.of(
+                                GuidePlan.Entry.solder("J1"),
+                                GuidePlan.Entry.own("close the bridge SJ1"),
+                                GuidePlan.Entry.solder("GONE"),
+                                GuidePlan.Entry.solder("R2"),
+                                GuidePlan.Entry.solder("C1")));
+        BenchKit kit = kit(NOBODY, PartsPlan.NONE.guided(plan));
+        assertThat(kit.lines())
+                .extracting(
+                        l -> l.step().map(s -> String.join(" ", s.designators())).orElse(l.own()))
+                .containsExactly("J1", "close the bridge SJ1", "R1 R2", "CE1", "LED1", "C1", "D1");
+        assertThat(kit.steps()).hasSize(6);
+        assertThat(kit(NOBODY, PartsPlan.NONE).lines()).hasSize(6);
+    }
+
     @Test
     void theTableIsToShopBy() {
         String csv =
@@ -145,8 +166,8 @@ class BenchKitTest {
         BoardGeometry g = new BoardGeometry(board().board());
         PartsPlan plan = PartsPlan.NONE.noting("D1", "the one from the blue box");
         BenchKit kit = kit(g, NOBODY, plan);
-        byte[] pdf = KitGuide.pdf(g, kit, plan.notes(), List.of());
-        assertThat(pdf).isEqualTo(KitGuide.pdf(g, kit, plan.notes(), List.of()));
+        byte[] pdf = KitGuide.pdf(g, kit, plan.notes(), 3, List.of());
+        assertThat(pdf).isEqualTo(KitGuide.pdf(g, kit, plan.notes(), 3, List.of()));
         try (PDDocument d = Loader.loadPDF(pdf)) {
             String text = new PDFTextStripper().getText(d);
             for (KitStep s : kit.steps()) {

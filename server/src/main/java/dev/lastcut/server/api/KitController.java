@@ -1,5 +1,6 @@
 package dev.lastcut.server.api;
 
+import dev.lastcut.core.assembly.GuidePlan;
 import dev.lastcut.core.assembly.Part;
 import dev.lastcut.core.assignment.Assignments;
 import dev.lastcut.core.board.Side;
@@ -8,6 +9,7 @@ import dev.lastcut.core.connectivity.BoardGeometry;
 import dev.lastcut.core.formats.table.Designators;
 import dev.lastcut.core.geometry.Pt;
 import dev.lastcut.core.kit.BenchKit;
+import dev.lastcut.core.kit.GuideLine;
 import dev.lastcut.core.kit.KitStep;
 import dev.lastcut.core.kit.KitTable;
 import dev.lastcut.core.kit.Probe;
@@ -17,6 +19,7 @@ import dev.lastcut.server.jobs.JobService;
 import dev.lastcut.server.jobs.RefusedException;
 import dev.lastcut.server.kit.KitService;
 import dev.lastcut.server.parts.PartsService;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -81,12 +84,50 @@ class KitController {
         return new KitView(
                 ticket.order().quantity(),
                 kit.steps().stream().map(KitController::step).toList(),
+                lines(kit),
                 Designators.fold(kit.unplaced().stream().map(Part::designator).toList()),
                 wires,
                 Probe.of(geometry).stream().map(KitController::probe).toList(),
                 ticket.parts().notes(),
                 ticks.done(id),
                 List.copyOf(new TreeSet<>(ticks.pictured(id))));
+    }
+
+    private static List<KitView.GuideLineView> lines(BenchKit kit) {
+        List<KitView.GuideLineView> all = new ArrayList<>();
+        int next = 0;
+        for (GuideLine l : kit.lines()) {
+            all.add(new KitView.GuideLineView(l.step().isPresent() ? next++ : null, l.own()));
+        }
+        return all;
+    }
+
+    /** One place in the order of the guide: a part to solder, or what to do. */
+    record SaidLine(String solder, String own) {}
+
+    /** The whole order; an empty one takes it back to the proposed one. */
+    record SaidGuide(List<SaidLine> lines) {}
+
+    @PostMapping("/guide")
+    TicketController.VersionView guide(
+            @PathVariable long id,
+            @RequestBody SaidGuide body,
+            @RequestHeader(name = Base.HEADER, required = false) String base) {
+        GuidePlan plan;
+        try {
+            plan =
+                    new GuidePlan(
+                            body.lines().stream()
+                                    .map(
+                                            l ->
+                                                    new GuidePlan.Entry(
+                                                            l.solder() == null ? "" : l.solder(),
+                                                            l.own() == null ? "" : l.own()))
+                                    .toList());
+        } catch (IllegalArgumentException e) {
+            throw new RefusedException("The order of the guide: " + e.getMessage() + ".");
+        }
+        return TicketController.VersionView.of(parts.plan(id, Base.of(base), p -> p.guided(plan)));
     }
 
     private static KitView.KitStepView step(KitStep s) {

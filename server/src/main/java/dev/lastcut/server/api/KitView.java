@@ -15,12 +15,21 @@ import java.util.Map;
 record KitView(
         int boards,
         List<KitStepView> steps,
+        List<GuideLineView> lines,
         String unplaced,
         int wires,
         List<ProbeView> probes,
         Map<String, String> notes,
         List<String> done,
         List<String> pictured) {
+    /**
+     * A line of the guide, in order.
+     *
+     * @param step its place among the steps; null for one of the maker's own
+     * @param own what is done there; "" where parts are soldered
+     */
+    record GuideLineView(Integer step, String own) {}
+
     /**
      * One step.
      *

@@ -1,8 +1,10 @@
 package dev.lastcut.server.ticket;
 
 import com.fasterxml.jackson.annotation.JsonInclude;
+import com.fasterxml.jackson.annotation.JsonProperty;
 import dev.lastcut.core.assembly.ByHand;
 import dev.lastcut.core.assembly.Fitting;
+import dev.lastcut.core.assembly.GuidePlan;
 import dev.lastcut.core.assembly.PartsPlan;
 import dev.lastcut.core.assembly.Turns;
 import dev.lastcut.core.assembly.Variants;
@@ -92,7 +94,26 @@ final class PartsJson {
             ByHandJson byHand,
             Map<String, String> notes,
             Map<String, String> lookedAt,
-            Map<String, String> polarity) {}
+            Map<String, String> polarity,
+            List<GuideJson> guide) {}
+
+    /** One place in the order of the bench guide: a part to solder, or what to do. */
+    @JsonInclude(JsonInclude.Include.NON_NULL)
+    record GuideJson(String solder, @JsonProperty("do") String own) {
+        static List<GuideJson> of(GuidePlan plan) {
+            return plan.entries().stream()
+                    .map(
+                            e ->
+                                    e.own().isEmpty()
+                                            ? new GuideJson(e.part(), null)
+                                            : new GuideJson(null, e.own()))
+                    .toList();
+        }
+
+        GuidePlan.Entry toEntry() {
+            return new GuidePlan.Entry(solder == null ? "" : solder, own == null ? "" : own);
+        }
+    }
 
     static Map<String, FittingJson> of(Map<String, Fitting> by) {
         Map<String, FittingJson> all = new TreeMap<>();
@@ -146,7 +167,16 @@ final class PartsJson {
                 k.byHand == null ? ByHand.NONE : k.byHand.toByHand(),
                 sorted(k.notes),
                 sorted(k.lookedAt),
-                sorted(k.polarity));
+                sorted(k.polarity),
+                at(
+                        "guide",
+                        () ->
+                                k.guide == null
+                                        ? GuidePlan.AS_PROPOSED
+                                        : new GuidePlan(
+                                                k.guide.stream()
+                                                        .map(GuideJson::toEntry)
+                                                        .toList())));
     }
 
     private static <T> T at(String key, Supplier<T> read) {

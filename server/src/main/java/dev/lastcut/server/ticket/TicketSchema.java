@@ -72,6 +72,7 @@ public final class TicketSchema {
         f.put("notes", mapOf(text(1)));
         f.put("looked_at", mapOf(text(1)));
         f.put("polarity", mapOf(text(1)));
+        f.put("guide", listOf(object(guideEntry(), List.of())));
         f.put("stencil", stencil());
         f.put("panel", panel());
         f.put("touches", listOf(touch()));
@@ -86,6 +87,14 @@ public final class TicketSchema {
                         "pattern",
                         "^\\d{4}-\\d\\d-\\d\\dT\\d\\d:\\d\\d:\\d\\dZ$"));
         return file("Ticket", f, List.of());
+    }
+
+    /** One of the two is given; which is looked at when it is read. */
+    private static Map<String, Object> guideEntry() {
+        Map<String, Object> f = new LinkedHashMap<>();
+        f.put("solder", text(1));
+        f.put("do", text(1));
+        return f;
     }
 
     private static Map<String, Object> role() {

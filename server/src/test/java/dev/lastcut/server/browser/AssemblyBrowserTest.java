@@ -24,6 +24,8 @@ class AssemblyBrowserTest extends BrowserTest {
     private static final String PARTS = "section[aria-label=Parts]";
     private static final String STENCIL = "section[aria-label=Stencil]";
     private static final String BENCH = "section[aria-label=Bench]";
+    private static final String LINE_OF_R6 =
+            "[role=table][aria-label='Parts list'] [role=row][data-first='R6']";
 
     /** Just inside the end of a pad of the radio, which is 1.94 mm long, mm. */
     private static final double[] EDGE = {79.3, 53.5};
@@ -89,8 +91,21 @@ class AssemblyBrowserTest extends BrowserTest {
     void whoFitsWhatIsChosenAndTheBenchHasTheRest() throws Exception {
         bringIn("hive-scale-node");
         shop("longcomb-fine");
+        // Bare boards are the usual order: everything is left to the maker.
+        bench.seeText("[data-station=bench]", "0 of 56 parts soldered");
+        bench.click("[data-station=parts]");
+        bench.seeText(LINE_OF_R6, "soldered by hand: bare boards are ordered");
+        bench.click("[data-station=shop]");
+        bench.click("[aria-label='Parts fitted']");
+        bench.optionBeginning("both");
         bench.seeText("[data-station=bench]", "nothing to solder by hand");
         bench.click("[data-station=parts]");
+        bench.seeText(LINE_OF_R6, "fitted by Longcomb Fine Line");
+        bench.hold("z", Keys.CONTROL);
+        bench.seeText("[data-station=bench]", "0 of 56 parts soldered");
+        bench.seeText(LINE_OF_R6, "bare boards are ordered");
+        bench.hold("z", Keys.CONTROL, Keys.SHIFT);
+        bench.seeText("[data-station=bench]", "nothing to solder by hand");
         bench.click("[role=tab][data-parts=placement]");
         bench.click("button[data-kind=JACK]");
         bench.press("← All footprints");
@@ -106,6 +121,61 @@ class AssemblyBrowserTest extends BrowserTest {
         bench.see("[data-station=bench][data-mark=done]");
         bench.press("Test points");
         bench.seeText("table[aria-label='Test points']", "TP1");
+        assertThat(bench.complaints()).isEmpty();
+    }
+
+    /** What nothing tells is assumed and called so, until it is told once for the footprint. */
+    @Test
+    void polarityIsAskedOnce() throws Exception {
+        bringIn("hive-scale-node");
+        shop("longcomb-fine");
+        bench.click("[data-station=parts]");
+        bench.click("[role=tab][data-parts=placement]");
+        bench.seeText("button[data-kind=D0805]", "polarity assumed");
+        bench.click("button[data-kind=D0805]");
+        bench.seeText(PARTS, "Cathode: pin 1, assumed, nothing says so");
+        bench.seeText(PARTS, "Nothing says which pin of D1 D2 is the cathode");
+        bench.click("[aria-label='Which pin is the cathode']");
+        bench.option("pin 2");
+        bench.seeText(PARTS, "Cathode: pin 2, told for this footprint");
+        bench.press("← All footprints");
+        bench.until(() -> !bench.see("button[data-kind=D0805]").getText().contains("assumed"));
+        bench.click("[data-station=bench]");
+        bench.press("Lay out");
+        bench.press("green LED D1");
+        bench.seeText(BENCH, "marked corner or dot (cathode)");
+        assertThat(bench.see(BENCH).getText()).doesNotContain("which nothing says");
+        assertThat(bench.complaints()).isEmpty();
+    }
+
+    /** Lines of the guide are moved by keys, and one of one's own is put in and taken away. */
+    @Test
+    void theOrderOfTheGuideIsOnesOwn() throws Exception {
+        bringIn("joint-box");
+        shop("wren-bench");
+        bench.click("[data-station=bench]");
+        bench.press("Lay out");
+        String second = bench.see("ol[aria-label=Steps] > li:nth-child(2) b").getText();
+        String first = bench.see("ol[aria-label=Steps] > li:nth-child(1) b").getText();
+        assertThat(first).isNotEqualTo(second);
+        bench.see("ol[aria-label=Steps] > li:nth-child(2) button")
+                .sendKeys(Keys.chord(Keys.ALT, Keys.ARROW_UP));
+        bench.seeText("ol[aria-label=Steps] > li:nth-child(1)", second);
+        bench.seeText("ol[aria-label=Steps] > li:nth-child(2)", first);
+        bench.type("input[aria-label='A step of your own']", "close the bridge");
+        bench.keys(Keys.ENTER);
+        bench.seeText("ol[aria-label=Steps] > li:last-child", "close the bridge");
+        bench.click("[aria-label='Move up: close the bridge']");
+        bench.seeText("ol[aria-label=Steps] > li:nth-last-child(2)", "close the bridge");
+        bench.click("ol[aria-label=Steps] > li:last-child button");
+        bench.seeText(BENCH, "Before this: close the bridge");
+        // It is a choice like any other, and stays.
+        bench.reload();
+        bench.press("Lay out");
+        bench.seeText("ol[aria-label=Steps] > li:nth-child(1)", second);
+        bench.press("Back to the proposed order");
+        bench.seeText("ol[aria-label=Steps] > li:nth-child(1)", first);
+        assertThat(bench.all("ol[aria-label=Steps] > li i, [data-own]")).isEmpty();
         assertThat(bench.complaints()).isEmpty();
     }
 

@@ -41,15 +41,15 @@ import org.junit.jupiter.params.provider.CsvSource;
  */
 @Timeout(300)
 class KillTest {
-    private static final int ROUNDS = LongRun.is() ? 17 : 5;
+    private static final int ROUNDS = LongRun.is() ? 17 : 4;
 
     /**
      * A slow machine may be killed beside the work more often than in it: then there are more
      * rounds.
      */
-    private static final int MOST_ROUNDS = 3 * ROUNDS;
+    private static final int MOST_ROUNDS = 51;
 
-    private static final int ENOUGH = ROUNDS / 4 + 1;
+    private static final int ENOUGH = ROUNDS / 4;
 
     /** Half of the kills fall about the step in which something is written. */
     private static final Map<String, String> WRITING =

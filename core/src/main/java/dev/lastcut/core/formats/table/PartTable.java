@@ -5,6 +5,7 @@ import dev.lastcut.core.value.PartValue;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -39,6 +40,9 @@ final class PartTable {
 
     /** A row has this share of the cells that most rows have. */
     private static final double MOST_CELLS = 0.6;
+
+    /** What is longer is a sentence. */
+    private static final int LONGEST_HEADING = 60;
 
     private final Table table;
     private final int width;
@@ -346,6 +350,23 @@ final class PartTable {
 
     List<ColumnKind> kinds() {
         return kinds;
+    }
+
+    /**
+     * The filled cells of columns that hold nothing known, by heading; those without one are left.
+     */
+    Map<String, String> others(Table.Row row) {
+        Map<String, String> all = new LinkedHashMap<>();
+        for (int k = 0; k < Math.min(kinds.size(), row.cells().size()); k++) {
+            String heading = heading(k).strip();
+            if (kinds.get(k) == ColumnKind.OTHER
+                    && !heading.isEmpty()
+                    && heading.length() <= LONGEST_HEADING
+                    && !row.cell(k).isBlank()) {
+                all.putIfAbsent(heading, row.cell(k).strip());
+            }
+        }
+        return all;
     }
 
     /** The heading of a column; empty where there is none. */

@@ -7,6 +7,7 @@ import dev.lastcut.core.formats.ProblemLog;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
 
@@ -177,6 +178,7 @@ public final class PartsListReader {
                         "the designators count");
             }
             boolean fitted = isFitted(row);
+            Map<String, String> others = table.others(row);
             for (String name : names) {
                 parts.add(
                         new ListedPart(
@@ -187,7 +189,8 @@ public final class PartsListReader {
                                 cell(row, ColumnKind.PART_NUMBER),
                                 cell(row, ColumnKind.DESCRIPTION),
                                 fitted,
-                                row.line()));
+                                row.line(),
+                                others));
             }
         }
 
