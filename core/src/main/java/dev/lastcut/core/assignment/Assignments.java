@@ -13,7 +13,8 @@ import dev.lastcut.core.board.Side;
 import dev.lastcut.core.capability.Assembly;
 import dev.lastcut.core.capability.CapabilitySheet;
 import dev.lastcut.core.capability.Order;
-import dev.lastcut.core.catalogue.Supply;
+import dev.lastcut.core.capability.OrderOption;
+import dev.lastcut.core.catalogue.CataloguePart;
 import dev.lastcut.core.connectivity.BoardGeometry;
 import dev.lastcut.core.geometry.Length;
 import java.util.HashMap;
@@ -51,13 +52,7 @@ public final class Assignments {
         Map<String, Body> bodies = new HashMap<>();
         PartBodies.of(geometry, plan).forEach(b -> bodies.putIfAbsent(b.designator(), b));
         Judge judge =
-                new Judge(
-                        PartPads.of(geometry),
-                        bodies,
-                        sheet,
-                        sides,
-                        plan,
-                        pieces(parts, order.quantity()));
+                new Judge(PartPads.of(geometry), bodies, sheet, sides, bare(sheet, order), plan);
         return new Assignments(!sides.isEmpty(), parts.stream().map(judge::of).toList());
     }
 
@@ -80,17 +75,6 @@ public final class Assignments {
                         .toList());
     }
 
-    /** How many of each part number the order takes. */
-    private static Map<String, Long> pieces(List<Part> parts, int boards) {
-        Map<String, Long> all = new HashMap<>();
-        for (Part p : parts) {
-            if (p.fitted()) {
-                all.merge(p.partNumber(), (long) boards, Long::sum);
-            }
-        }
-        return all;
-    }
-
     /** Every part of the build, in order of designators. */
     public List<Assignment> all() {
         return all;
@@ -103,12 +87,22 @@ public final class Assignments {
 
     /** Why the shop fits no part at all, begun with a capital; "" where fitting is ordered. */
     public static String whyBare(CapabilitySheet sheet, Order order) {
+        String why = bare(sheet, order);
+        return why.isEmpty() ? "" : Character.toUpperCase(why.charAt(0)) + why.substring(1);
+    }
+
+    private static String bare(CapabilitySheet sheet, Order order) {
         if (!sheet.fittedSides(order).isEmpty()) {
             return "";
         }
-        return sheet.assembly().isEmpty()
-                ? sheet.name() + " fits no parts"
-                : "Bare boards are ordered";
+        if (sheet.assembly().isEmpty()) {
+            return sheet.name() + " fits no parts";
+        }
+        // Ordered is a side that the shop does not fit.
+        return order.value(OrderOption.ASSEMBLY)
+                .filter(v -> !v.equals("none"))
+                .map(v -> sheet.name() + " does not fit the " + v)
+                .orElse("bare boards are ordered");
     }
 
     /** Whether a shop is to fit parts. */
@@ -171,8 +165,8 @@ public final class Assignments {
             Map<String, Body> bodies,
             CapabilitySheet sheet,
             Set<Side> sides,
-            PartsPlan plan,
-            Map<String, Long> pieces) {
+            String bare,
+            PartsPlan plan) {
         Assignment of(Part p) {
             Optional<Body> body = Optional.ofNullable(bodies.get(p.designator()));
             Optional<Mounting> mounting = pads.mounting(p, body);
@@ -180,7 +174,7 @@ public final class Assignments {
                 return new Assignment(p, By.NOBODY, leftOff(), mounting);
             }
             if (sides.isEmpty()) {
-                return new Assignment(p, By.HAND, notOrdered(), mounting);
+                return new Assignment(p, By.HAND, bare, mounting);
             }
             Optional<ByHand.Word> word = plan.byHand().word(p);
             Optional<String> cannot = cannot(p, body, mounting);
@@ -204,12 +198,6 @@ public final class Assignments {
         private String leftOff() {
             return "left off in "
                     + plan.variants().built().map(v -> "variant " + v).orElse("this build");
-        }
-
-        private String notOrdered() {
-            return sheet.assembly().isEmpty()
-                    ? sheet.name() + " fits no parts"
-                    : "bare boards are ordered";
         }
 
         /** Why the shop cannot fit a part under this order; empty when it can. */
@@ -266,20 +254,10 @@ public final class Assignments {
 
         /** What the stock last read of a part says against it; empty when nothing is known. */
         private Optional<String> missing(Part p) {
-            Optional<Supply> supply = plan.known(p).map(k -> k.supply());
-            long wanted = pieces.getOrDefault(p.partNumber(), 0L);
-            return supply.filter(s -> s.stock() < wanted)
-                    .map(
-                            s ->
-                                    s.stock() == 0
-                                            ? "part " + p.partNumber() + " is not in stock"
-                                            : "only "
-                                                    + s.stock()
-                                                    + " of "
-                                                    + wanted
-                                                    + " pieces of "
-                                                    + p.partNumber()
-                                                    + " are in stock");
+            return plan.known(p)
+                    .map(CataloguePart::supply)
+                    .filter(s -> s.stock() == 0)
+                    .map(s -> "part " + p.partNumber() + " is not in stock");
         }
     }
 }

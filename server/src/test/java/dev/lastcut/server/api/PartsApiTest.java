@@ -77,6 +77,8 @@ class PartsApiTest {
     private String hive() throws Exception {
         String job = api().bringIn("hive-scale-node");
         api().chooseShop(job, "waggle-quick");
+        String fitted = "{\"order\":{\"assembly\":\"top\"}}";
+        assertThat(api().status("PATCH", job + "/ticket", fitted)).isEqualTo(200);
         return job;
     }
 

@@ -142,7 +142,11 @@ class AssemblyBrowserTest extends BrowserTest {
         bench.until(() -> !bench.see("button[data-kind=D0805]").getText().contains("assumed"));
         bench.click("[data-station=bench]");
         bench.press("Lay out");
-        bench.press("green LED D1");
+        bench.all("ol[aria-label=Steps] button").stream()
+                .filter(b -> b.getText().startsWith("green LED"))
+                .findFirst()
+                .orElseThrow()
+                .click();
         bench.seeText(BENCH, "marked corner or dot (cathode)");
         assertThat(bench.see(BENCH).getText()).doesNotContain("which nothing says");
         assertThat(bench.complaints()).isEmpty();

@@ -60,7 +60,7 @@ class MakeCommandTest {
                 ticket,
                 """
                 {
-                  "order": { "quantity": 20 },
+                  "order": { "quantity": 20, "assembly": "top" },
                   "known_parts": {
                     "LC-C0603-100N": { "package": "0603", "supply": { "stock": 9, "currency": "EUR",
                       "line_stock": true,
@@ -123,13 +123,22 @@ class MakeCommandTest {
                   "notes": { "J2": "the keyed one" },
                   "stencil": { "foil_mm": 0.1, "reduce_percent": 10, "align_mm": 3,
                     "packages": { "SOIC8": { "reduce_percent": 20 } } },
-                  "order": { "quantity": 20 }
+                  "order": { "quantity": 20, "assembly": "both" }
                 }
                 """);
+        Path fitted = folder.resolve("fitted.json");
+        Files.writeString(fitted, "{ \"order\": { \"assembly\": \"both\" } }");
         String pack = demo("hive-scale-node.zip").toString();
         Path plain = folder.resolve("plain");
         Path out = folder.resolve("placed");
-        make(pack, "--for", "longcomb-fine", "--out", plain.toString());
+        make(
+                pack,
+                "--for",
+                "longcomb-fine",
+                "--with",
+                fitted.toString(),
+                "--out",
+                plain.toString());
         make(pack, "--for", "longcomb-fine", "--with", ticket.toString(), "--out", out.toString());
         Map<String, String> was = rotations(plain.resolve("assembly/placement.csv"));
         Map<String, String> is = rotations(out.resolve("assembly/placement.csv"));
@@ -389,6 +398,8 @@ class MakeCommandTest {
                         "copper-to-edge",
                         "copper-to-hole",
                         "copper-to-hole",
+                        "hand-soldering",
+                        "hand-soldering",
                         "annular-ring",
                         "mask-missing",
                         "copper-sliver",
