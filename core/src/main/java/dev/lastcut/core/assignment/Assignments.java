@@ -125,7 +125,7 @@ public final class Assignments {
         return all.stream().filter(Assignment::isGap).toList();
     }
 
-    /** "2 parts are fitted by nobody: C3 (only 2 of 5 pieces …), J1 (…)". */
+    /** "2 parts are fitted by nobody: C3 (part C-22P is not in stock), J1 (…)". */
     public static String gapWords(List<Assignment> gaps) {
         return gaps.size()
                 + (gaps.size() == 1 ? " part is" : " parts are")
@@ -189,10 +189,20 @@ public final class Assignments {
             }
             return missing(p)
                     .map(why -> new Assignment(p, By.NOBODY, why, mounting))
-                    .orElseGet(
-                            () ->
-                                    new Assignment(
-                                            p, By.HOUSE, "fitted by " + sheet.name(), mounting));
+                    .orElseGet(() -> new Assignment(p, By.HOUSE, byHouse(mounting), mounting));
+        }
+
+        /** Where nothing tells how it is mounted, and the shop does not fit both, that is said. */
+        private String byHouse(Optional<Mounting> mounting) {
+            Set<Mounting> fits = sheet.assembly().orElseThrow().line().fits();
+            boolean open = mounting.isEmpty() && fits.size() < Mounting.values().length;
+            return "fitted by "
+                    + sheet.name()
+                    + (open
+                            ? ", if it is a "
+                                    + fits.iterator().next().id()
+                                    + " part: none of its pads is known"
+                            : "");
         }
 
         private String leftOff() {

@@ -5,17 +5,17 @@ import dev.lastcut.core.assembly.PartBodies;
 import dev.lastcut.core.assembly.PartBodies.Body;
 import dev.lastcut.core.board.Feature;
 import dev.lastcut.core.board.Hole;
-import dev.lastcut.core.board.Layer;
 import dev.lastcut.core.board.Mounting;
 import dev.lastcut.core.board.Netlist;
+import dev.lastcut.core.board.Piece;
 import dev.lastcut.core.board.Role;
 import dev.lastcut.core.board.Side;
 import dev.lastcut.core.connectivity.BoardGeometry;
 import dev.lastcut.core.connectivity.PartPins;
+import dev.lastcut.core.connectivity.PieceIndex;
 import dev.lastcut.core.geometry.PlaceIndex;
 import dev.lastcut.core.geometry.Pt;
 import java.util.ArrayList;
-import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
@@ -52,7 +52,6 @@ final class PartPads {
     private final PartPins pins;
     private final PlaceIndex<Hole> leads = new PlaceIndex<>(OWN_NM);
     private final STRtree holes = new STRtree();
-    private final Map<Side, STRtree> flashes = new EnumMap<>(Side.class);
 
     private PartPads(BoardGeometry geometry) {
         this.geometry = geometry;
@@ -62,21 +61,6 @@ final class PartPads {
                 leads.put(h.middle(), h);
                 holes.insert(new Envelope(h.middle().coordinate()), h.middle());
             }
-        }
-        for (Side side : Side.values()) {
-            STRtree there = new STRtree();
-            geometry.board()
-                    .layer(Role.Kind.COPPER, side)
-                    .map(Layer::features)
-                    .orElse(List.of())
-                    .forEach(
-                            f -> {
-                                if (f instanceof Feature.Flash x && x.dark()) {
-                                    there.insert(new Envelope(x.at().coordinate()), x.at());
-                                }
-                            });
-            there.build();
-            flashes.put(side, there);
         }
         holes.build();
     }
@@ -136,13 +120,13 @@ final class PartPads {
     /** The openings of the mask, whatever draws the pads; without a mask what is flashed. */
     private List<Pt> pads(Side side, Envelope reach) {
         Role mask = Role.of(Role.Kind.MASK, side);
-        if (geometry.board().layer(mask).isEmpty()) {
-            return at(flashes.get(side), reach);
-        }
+        boolean masked = geometry.board().layer(mask).isPresent();
+        PieceIndex pieces = geometry.index(masked ? mask : Role.of(Role.Kind.COPPER, side));
         List<Pt> middles = new ArrayList<>();
-        for (int i : geometry.index(mask).near(reach)) {
-            Coordinate middle = geometry.index(mask).pieces().get(i).envelope().centre();
-            if (reach.contains(middle)) {
+        for (int i : pieces.near(reach)) {
+            Piece p = pieces.pieces().get(i);
+            Coordinate middle = p.envelope().centre();
+            if (reach.contains(middle) && (masked || p.feature() instanceof Feature.Flash)) {
                 middles.add(Pt.of(middle));
             }
         }

@@ -37,6 +37,7 @@ public final class KitGuide {
     private final BenchKit kit;
     private final Map<String, String> notes;
     private final int boards;
+    private final Map<String, byte[]> pictures;
     private final PaperPages pages;
     private final StepPicture picture;
 
@@ -45,11 +46,13 @@ public final class KitGuide {
             BenchKit kit,
             Map<String, String> notes,
             int boards,
+            Map<String, byte[]> pictures,
             PaperPages pages) {
         this.geometry = geometry;
         this.kit = kit;
         this.notes = notes;
         this.boards = boards;
+        this.pictures = pictures;
         this.pages = pages;
         this.picture = new StepPicture(geometry, kit);
     }
@@ -65,8 +68,21 @@ public final class KitGuide {
             Map<String, String> notes,
             int boards,
             List<HandJoint> joints) {
+        return pdf(geometry, kit, notes, boards, joints, Map.of());
+    }
+
+    /**
+     * @param pictures PNG or JPEG by the part they belong to, printed with its step
+     */
+    public static byte[] pdf(
+            BoardGeometry geometry,
+            BenchKit kit,
+            Map<String, String> notes,
+            int boards,
+            List<HandJoint> joints,
+            Map<String, byte[]> pictures) {
         try (PaperPages pages = new PaperPages("Bench guide")) {
-            KitGuide guide = new KitGuide(geometry, kit, notes, boards, pages);
+            KitGuide guide = new KitGuide(geometry, kit, notes, boards, pictures, pages);
             guide.front();
             guide.joints(joints);
             guide.steps();
@@ -219,6 +235,22 @@ public final class KitGuide {
             }
         }
         pages.moveTo(Math.min(pages.y(), top - PICTURE_HEIGHT) - 10);
+        for (String d : s.designators()) {
+            if (pictures.containsKey(d)) {
+                added(d, pictures.get(d));
+            }
+        }
+    }
+
+    /** A picture that was added to a part; one that cannot be read is said to be so. */
+    private void added(String designator, byte[] image) throws IOException {
+        pages.room(PICTURE_HEIGHT + LEADING);
+        try {
+            pages.picture(image, LEFT, RIGHT - LEFT, PICTURE_HEIGHT);
+        } catch (IOException e) {
+            pages.paragraph(
+                    pages.plain(), LEFT, "The picture added to " + designator + " cannot be read.");
+        }
     }
 
     private void words(PDType1Font font, String said) throws IOException {

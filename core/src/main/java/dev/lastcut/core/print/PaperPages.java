@@ -10,6 +10,7 @@ import org.apache.pdfbox.pdmodel.PDPageContentStream;
 import org.apache.pdfbox.pdmodel.common.PDRectangle;
 import org.apache.pdfbox.pdmodel.font.PDType1Font;
 import org.apache.pdfbox.pdmodel.font.Standard14Fonts;
+import org.apache.pdfbox.pdmodel.graphics.image.PDImageXObject;
 
 /**
  * Text that runs down A4 pages, each with its number at the foot. Lengths in points, from the lower
@@ -107,6 +108,25 @@ public final class PaperPages implements AutoCloseable {
             room(LEADING);
             line(font, TEXT, left, w);
         }
+    }
+
+    /**
+     * Draws a PNG or JPEG with its upper left corner where the pen stands, not larger than given,
+     * and goes below it.
+     *
+     * @throws IOException when it is no such picture
+     */
+    public void picture(byte[] image, float left, float width, float height) throws IOException {
+        PDImageXObject drawn;
+        try {
+            drawn = PDImageXObject.createFromByteArray(document, image, "picture");
+        } catch (IllegalArgumentException e) {
+            throw new IOException("This is neither a PNG nor a JPEG picture.", e);
+        }
+        float scale = Math.min(width / drawn.getWidth(), height / drawn.getHeight());
+        float high = drawn.getHeight() * scale;
+        pen.drawImage(drawn, left, y - high, drawn.getWidth() * scale, high);
+        y -= high + LEADING;
     }
 
     /** Words in lines that are not wider. */

@@ -17,13 +17,18 @@ import dev.lastcut.core.catalogue.Parameter;
 import dev.lastcut.core.catalogue.Shelf;
 import dev.lastcut.core.connectivity.BoardGeometry;
 import dev.lastcut.core.kit.KitStep.Stage;
+import java.awt.image.BufferedImage;
+import java.io.ByteArrayOutputStream;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
+import javax.imageio.ImageIO;
 import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.cos.COSName;
 import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.text.PDFTextStripper;
 import org.junit.jupiter.api.Test;
 
@@ -177,6 +182,34 @@ class BenchKitTest {
                     .contains("yellow violet red gold", "Bend the leads to 10.16 mm")
                     .contains("D1: the one from the blue box")
                     .contains("TP1", "J1.2", "Why now: last");
+        }
+    }
+
+    /** Pictures that were added to a step are printed with it; a broken one is said to be so. */
+    @Test
+    void picturesArePrinted() throws Exception {
+        BoardGeometry g = new BoardGeometry(board().board());
+        BenchKit kit = kit(g, NOBODY, PartsPlan.NONE);
+        ByteArrayOutputStream png = new ByteArrayOutputStream();
+        ImageIO.write(new BufferedImage(8, 6, BufferedImage.TYPE_INT_RGB), "png", png);
+        byte[] pdf =
+                KitGuide.pdf(
+                        g,
+                        kit,
+                        Map.of(),
+                        1,
+                        List.of(),
+                        Map.of("D1", png.toByteArray(), "J1", new byte[] {1, 2, 3}));
+        try (PDDocument d = Loader.loadPDF(pdf)) {
+            int images = 0;
+            for (PDPage page : d.getPages()) {
+                for (COSName name : page.getResources().getXObjectNames()) {
+                    images += page.getResources().isImageXObject(name) ? 1 : 0;
+                }
+            }
+            assertThat(images).isEqualTo(1);
+            assertThat(new PDFTextStripper().getText(d))
+                    .contains("The picture added to J1 cannot be read");
         }
     }
 

@@ -16,6 +16,15 @@ class PreferredNumbersTest {
                 .containsExactly(1.0, 1.2, 1.5, 1.8, 2.2, 2.7, 3.3, 3.9, 4.7, 5.6, 6.8, 8.2);
     }
 
+    /** The whole published table. */
+    @Test
+    void theSeriesOfTwentyFour() {
+        assertThat(PreferredNumbers.E24.decade())
+                .containsExactly(
+                        1.0, 1.1, 1.2, 1.3, 1.5, 1.6, 1.8, 2.0, 2.2, 2.4, 2.7, 3.0, 3.3, 3.6, 3.9,
+                        4.3, 4.7, 5.1, 5.6, 6.2, 6.8, 7.5, 8.2, 9.1);
+    }
+
     /** E24 has 47 and 51, E12 has 47 and 56 (IEC 60063). */
     @Test
     void nearestToFifty() {

@@ -10,6 +10,7 @@ import dev.lastcut.core.formats.table.Designators;
 import dev.lastcut.core.geometry.Pt;
 import dev.lastcut.core.kit.BenchKit;
 import dev.lastcut.core.kit.GuideLine;
+import dev.lastcut.core.kit.KitGuide;
 import dev.lastcut.core.kit.KitStep;
 import dev.lastcut.core.kit.KitTable;
 import dev.lastcut.core.kit.Probe;
@@ -22,7 +23,9 @@ import dev.lastcut.server.parts.PartsService;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
 import java.util.TreeSet;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -60,20 +63,10 @@ class KitController {
 
     @GetMapping
     KitView view(@PathVariable long id) {
-        CapabilitySheet sheet =
-                jobs.sheet(id)
-                        .orElseThrow(
-                                () ->
-                                        new RefusedException(
-                                                "Choose a shop first: what it does not fit is"
-                                                        + " soldered by hand."));
+        CapabilitySheet sheet = sheet(id);
         BoardGeometry geometry = jobs.board(id);
         Ticket ticket = jobs.ticket(id);
-        BenchKit kit =
-                BenchKit.of(
-                        geometry,
-                        Assignments.of(geometry, sheet, ticket.order(), ticket.parts()),
-                        ticket.parts());
+        BenchKit kit = kit(geometry, sheet, ticket);
         int wires =
                 sheet.plates()
                         ? 0
@@ -91,6 +84,22 @@ class KitController {
                 ticket.parts().notes(),
                 ticks.done(id),
                 List.copyOf(new TreeSet<>(ticks.pictured(id))));
+    }
+
+    private CapabilitySheet sheet(long id) {
+        return jobs.sheet(id)
+                .orElseThrow(
+                        () ->
+                                new RefusedException(
+                                        "Choose a shop first: what it does not fit is soldered by"
+                                                + " hand."));
+    }
+
+    private static BenchKit kit(BoardGeometry geometry, CapabilitySheet sheet, Ticket ticket) {
+        return BenchKit.of(
+                geometry,
+                Assignments.of(geometry, sheet, ticket.order(), ticket.parts()),
+                ticket.parts());
     }
 
     private static List<KitView.GuideLineView> lines(BenchKit kit) {
@@ -113,21 +122,23 @@ class KitController {
             @PathVariable long id,
             @RequestBody SaidGuide body,
             @RequestHeader(name = Base.HEADER, required = false) String base) {
-        GuidePlan plan;
+        GuidePlan plan = plan(body.lines() == null ? List.of() : body.lines());
+        return TicketController.VersionView.of(parts.plan(id, Base.of(base), p -> p.guided(plan)));
+    }
+
+    private static GuidePlan plan(List<SaidLine> lines) {
         try {
-            plan =
-                    new GuidePlan(
-                            body.lines().stream()
-                                    .map(
-                                            l ->
-                                                    new GuidePlan.Entry(
-                                                            l.solder() == null ? "" : l.solder(),
-                                                            l.own() == null ? "" : l.own()))
-                                    .toList());
+            return new GuidePlan(
+                    lines.stream()
+                            .map(l -> new GuidePlan.Entry(said(l.solder()), said(l.own())))
+                            .toList());
         } catch (IllegalArgumentException e) {
             throw new RefusedException("The order of the guide: " + e.getMessage() + ".");
         }
-        return TicketController.VersionView.of(parts.plan(id, Base.of(base), p -> p.guided(plan)));
+    }
+
+    private static String said(String text) {
+        return text == null ? "" : text;
     }
 
     private static KitView.KitStepView step(KitStep s) {
@@ -210,6 +221,23 @@ class KitController {
         return ResponseEntity.ok()
                 .contentType(MediaType.parseMediaType(KitService.type(picture)))
                 .body(picture);
+    }
+
+    /** The guide as it is now, with the pictures that were dropped into its steps. */
+    @GetMapping(path = "/guide.pdf", produces = MediaType.APPLICATION_PDF_VALUE)
+    byte[] guide(@PathVariable long id) {
+        CapabilitySheet sheet = sheet(id);
+        BoardGeometry geometry = jobs.board(id);
+        Ticket ticket = jobs.ticket(id);
+        Map<String, byte[]> pictures = new TreeMap<>();
+        ticks.pictured(id).forEach(d -> pictures.put(d, ticks.picture(id, d)));
+        return KitGuide.pdf(
+                geometry,
+                kit(geometry, sheet, ticket),
+                ticket.parts().notes(),
+                ticket.order().quantity(),
+                sheet.plates() ? List.of() : HandJoint.of(geometry),
+                pictures);
     }
 
     @PostMapping("/note")

@@ -132,7 +132,11 @@ class PlacementController {
                 parts.plan(
                         id,
                         Base.of(base),
-                        p -> p.polarised(body.footprint(), Optional.ofNullable(body.pin()))));
+                        p ->
+                                p.polarised(
+                                        body.footprint(),
+                                        Optional.ofNullable(body.pin())
+                                                .filter(x -> !x.isBlank()))));
     }
 
     private PlacementViews views(long id) {

@@ -12,6 +12,8 @@ import java.nio.charset.StandardCharsets;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.locationtech.jts.geom.Coordinate;
+import org.locationtech.jts.geom.GeometryFactory;
 
 /** Areas and places by hand calculation; commands after the Gerber Layer Format Specification. */
 class GerberReaderTest {
@@ -92,6 +94,40 @@ class GerberReaderTest {
         assertThat(area(single)).isCloseTo(quarterBand, within(5e-5));
         GerberFile full = read(head + "G75*G02*X5000000Y0I-5000000J0D01*M02*");
         assertThat(area(full)).isCloseTo(2 * Math.PI * 5, within(5e-5));
+    }
+
+    /**
+     * By points worked out by hand from the Gerber specification: from (5, 0) to (0, 5) about the
+     * origin, 1 mm wide. Against the clock the middle of the arc is (5 cos 45°, 5 sin 45°); with
+     * it, the arc is the other three quarters. Its mirror about the chord, (1.464, 1.464), is on
+     * neither.
+     */
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "G75*G03*X0Y5000000I-5000000J0D01* | 3.536 | -3.536",
+                "G75*G02*X0Y5000000I-5000000J0D01* | -3.536 | 3.536",
+                "G74*G03*X0Y5000000I5000000J0D01*  | 3.536 | -3.536"
+            })
+    void arcsLieWhereTheyAreDrawn(String arc, double on, double off) {
+        GerberFile f = read(HEAD + "%ADD10C,1*%D10*X5000000Y0D02*" + arc.strip() + "M02*");
+        assertThat(covers(f, on, on)).isTrue();
+        assertThat(covers(f, off, off)).isFalse();
+        assertThat(covers(f, 1.464, 1.464)).isFalse();
+        // The ends are round, half a millimetre beyond the last places, and no more.
+        assertThat(covers(f, 5.45, 0)).isTrue();
+        assertThat(covers(f, 5.55, 0)).isFalse();
+        assertThat(covers(f, 0, 4.55)).isTrue();
+        assertThat(covers(f, 0, 4.45)).isFalse();
+    }
+
+    private static boolean covers(GerberFile f, double xMm, double yMm) {
+        return !LayerImage.of(f.features(), new Flattener(10))
+                .area()
+                .intersection(
+                        new GeometryFactory().createPoint(new Coordinate(xMm * 1e6, yMm * 1e6)))
+                .isEmpty();
     }
 
     @Test
