@@ -24,7 +24,7 @@ import org.apache.pdfbox.pdmodel.font.PDType1Font;
 /** The guide for the bench on A4, as PDF: a picture and a few words for each step. */
 public final class KitGuide {
     private static final float PICTURE_WIDTH = 250;
-    private static final float PICTURE_HEIGHT = 165;
+    private static final float PICTURE_HEIGHT = 144;
     private static final float WORDS = LEFT + PICTURE_WIDTH + 14;
     private static final float BODY_WIDTH = 96;
     private static final float BODY_HEIGHT = 17;
