@@ -60,11 +60,18 @@ public final class LandFit {
 
     private final PackageShape shape;
     private final Map<String, Pad> pads = new LinkedHashMap<>();
+    private final Predicate<String> pins;
     private final Predicate<Pt> copper;
     private final boolean below;
 
-    private LandFit(PackageShape shape, List<Pad> pads, Predicate<Pt> copper, boolean below) {
+    private LandFit(
+            PackageShape shape,
+            List<Pad> pads,
+            Predicate<String> pins,
+            Predicate<Pt> copper,
+            boolean below) {
         this.shape = shape;
+        this.pins = pins;
         pads.forEach(p -> this.pads.putIfAbsent(p.pin(), p));
         this.copper = copper;
         this.below = below;
@@ -74,15 +81,20 @@ public final class LandFit {
      * Holds pads against the shapes that a package's name stands for; one that fits is enough.
      *
      * @param pads of the pins that have a name; some of the others may have none
+     * @param pins whether the part is known to have a pin; some packages come with fewer
      * @param copper whether there is a pad at a place, named or not
      * @param below whether the part stands on the bottom
      * @return empty when it fits, or when too few pads are named to tell
      */
     public static Optional<Misfit> of(
-            List<PackageShape> shapes, List<Pad> pads, Predicate<Pt> copper, boolean below) {
+            List<PackageShape> shapes,
+            List<Pad> pads,
+            Predicate<String> pins,
+            Predicate<Pt> copper,
+            boolean below) {
         Optional<Misfit> first = Optional.empty();
         for (PackageShape shape : shapes) {
-            Optional<Misfit> misfit = new LandFit(shape, pads, copper, below).misfit();
+            Optional<Misfit> misfit = new LandFit(shape, pads, pins, copper, below).misfit();
             if (misfit.isEmpty()) {
                 return misfit;
             }
@@ -285,7 +297,7 @@ public final class LandFit {
         }
         for (Terminal t : s.terminals()) {
             Pt at = board(laid.at(t.x(), t.y()));
-            if (!with.contains(t) && !copper.test(at)) {
+            if (!with.contains(t) && pins.test(t.number()) && !copper.test(at)) {
                 off.add(between(at, at));
             }
         }

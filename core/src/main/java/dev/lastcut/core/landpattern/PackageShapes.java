@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Stream;
 
 /**
  * The terminals of usual packages, nominal: chips after EIA, the rest after the JEDEC outlines
@@ -20,14 +21,15 @@ public final class PackageShapes {
     private static final double HEADER_PIN = 0.9;
 
     /** Pins, pitch and tip to tip of quad flat packages. */
-    private static final Map<Integer, double[]> QUADS =
+    private static final Map<Integer, double[][]> QUADS =
             Map.of(
-                    32, new double[] {0.8, 9.0},
-                    44, new double[] {0.8, 12.0},
-                    48, new double[] {0.5, 9.0},
-                    64, new double[] {0.5, 12.0},
-                    100, new double[] {0.5, 16.0},
-                    144, new double[] {0.5, 22.0});
+                    32, new double[][] {{0.8, 9.0}, {0.5, 7.0}},
+                    44, new double[][] {{0.8, 12.0}},
+                    48, new double[][] {{0.5, 9.0}},
+                    64, new double[][] {{0.5, 12.0}, {0.8, 16.0}},
+                    80, new double[][] {{0.5, 14.0}, {0.65, 16.0}},
+                    100, new double[][] {{0.5, 16.0}, {0.4, 14.0}},
+                    144, new double[][] {{0.5, 22.0}});
 
     /** Length over all, length of a terminal, width. */
     private static final Map<String, double[]> CHIPS =
@@ -89,7 +91,6 @@ public final class PackageShapes {
         if (pins < 6 || pins > 200 || pins % 2 != 0) {
             return List.of();
         }
-        double[] quad = QUADS.get(pins);
         switch (family) {
             case "SOIC":
                 PackageShape narrow = PackageShape.dual(name, pins, 1.27, 5.3, 0.7, 0.42, 0);
@@ -108,20 +109,22 @@ public final class PackageShapes {
                                 ? List.of(PackageShape.dual(name, pins, 0.5, 4.35, 0.55, 0.22, 0))
                                 : List.of();
             case "DIP":
-                PackageShape slim = PackageShape.dual(name, pins, 2.54, 7.62, 0.3, 0.5, 0.52);
-                PackageShape broad = PackageShape.dual(name, pins, 2.54, 15.24, 0.3, 0.5, 0.52);
-                return pins < 22 ? List.of(slim) : List.of(slim, broad);
+                // The leads of some are spread to ten millimetres; large ones are wide.
+                return Stream.of(7.62, 10.16, 15.24)
+                        .map(rows -> PackageShape.dual(name, pins, 2.54, rows, 0.3, 0.5, 0.52))
+                        .toList();
             case "QFP", "TQFP", "LQFP":
-                return quad == null
-                        ? List.of()
-                        : List.of(
-                                PackageShape.quad(
-                                        name,
-                                        pins,
-                                        quad[0],
-                                        quad[1] - 0.6,
-                                        0.6,
-                                        quad[0] < 0.6 ? 0.22 : 0.37));
+                return Stream.of(QUADS.getOrDefault(pins, new double[0][]))
+                        .map(
+                                q ->
+                                        PackageShape.quad(
+                                                name,
+                                                pins,
+                                                q[0],
+                                                q[1] - 0.6,
+                                                0.6,
+                                                q[0] < 0.6 ? 0.22 : 0.37))
+                        .toList();
             default:
                 return List.of();
         }

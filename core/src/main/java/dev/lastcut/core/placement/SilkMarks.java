@@ -28,6 +28,13 @@ final class SilkMarks {
     private static final double ALIKE_NM = 120_000;
 
     private static final double LEAST_BAR_NM = 400_000;
+
+    /** A bar is no longer than a part is, by this share; longer lines are a neighbour's. */
+    private static final double LONGEST_BAR = 1.2;
+
+    /** The middle of a bar lies on the line between the pads. */
+    private static final double OFF_AXIS_NM = 200_000;
+
     private static final double LEAST_ARM_NM = 250_000;
     private static final double GREATEST_ARM_NM = 3_000_000;
 
@@ -88,7 +95,8 @@ final class SilkMarks {
             double across = Math.abs(axis.across(l.middle()));
             boolean crosses =
                     l.length() >= LEAST_BAR_NM
-                            && across < l.length() / 4
+                            && l.length() <= axis.length * LONGEST_BAR
+                            && across < OFF_AXIS_NM
                             && apart(l.angle(), axis.angle + Math.PI / 2) < ALIKE_RAD;
             if (crosses && Math.abs(u) > axis.length / 10) {
                 bars.add(u);

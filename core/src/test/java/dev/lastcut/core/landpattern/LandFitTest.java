@@ -26,8 +26,8 @@ class LandFitTest {
                     "0201", "0402", "0603", "0805", "1206", "1210", "2512", "SOD123", "SOD323",
                     "SMA", "SMB", "SMC", "SOT23", "SOT23-5", "SOT23-6", "SOT223", "SOIC8", "SOIC14",
                     "SOIC16", "TSSOP8", "TSSOP14", "TSSOP16", "TSSOP20", "SSOP20", "MSOP8",
-                    "MSOP10", "QFP32", "TQFP32", "TQFP44", "LQFP48", "LQFP64", "LQFP100", "DIP8",
-                    "DIP16", "DIP28", "HDR1X4", "HDR2X3");
+                    "MSOP10", "QFP32", "TQFP32", "TQFP44", "LQFP48", "LQFP64", "TQFP80", "LQFP100",
+                    "DIP8", "DIP16", "DIP28", "HDR1X4", "HDR2X3");
 
     static Stream<String> packages() {
         return PACKAGES.stream();
@@ -68,7 +68,7 @@ class LandFitTest {
     }
 
     private static Optional<Misfit> fit(String part, List<Pad> pads, boolean below) {
-        return LandFit.of(PackageShapes.of(part), pads, at -> false, below);
+        return LandFit.of(PackageShapes.of(part), pads, pin -> true, at -> false, below);
     }
 
     @ParameterizedTest
@@ -92,8 +92,12 @@ class LandFitTest {
                         LandFit.of(
                                 PackageShapes.of("SOIC8"),
                                 named,
+                                pin -> true,
                                 at -> at.distance(fifth) < 50_000,
                                 false))
+                .isEmpty();
+        // Not every package comes with all of its pins.
+        assertThat(LandFit.of(PackageShapes.of("SOIC8"), named, pin -> false, at -> false, false))
                 .isEmpty();
         assertThat(fit("SOIC8", named, false))
                 .hasValueSatisfying(m -> assertThat(m.off()).hasSize(1));

@@ -96,6 +96,17 @@ class PolaritiesTest {
         assertThat(said(box, PartsPlan.NONE, "D1")).isEqualTo("cathode 2 silk");
     }
 
+    /** The edge of a large part beside it, and lettering off its line, are no marks of its own. */
+    @Test
+    void whatBelongsToANeighbourMarksNothing() {
+        TestBoards t =
+                diode("1", "2")
+                        .on(Role.Kind.SILK, Side.TOP)
+                        .line(0.15, 15, 4, 15, 16.2)
+                        .line(0.15, 9.2, 11, 9.2, 12);
+        assertThat(said(t, PartsPlan.NONE, "D1")).isEqualTo("cathode 1 assumed");
+    }
+
     @Test
     void aPlusOnTheSilkMarksThePlus() {
         TestBoards t =

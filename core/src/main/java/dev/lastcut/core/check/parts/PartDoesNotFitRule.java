@@ -25,6 +25,8 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 
 /**
  * The part that was chosen against the pads it is to stand on: rows, pins, pitch, which way they
@@ -64,6 +66,7 @@ public final class PartDoesNotFitRule implements Rule {
             LandFit.of(
                             shapes,
                             own,
+                            pins(c, p)::contains,
                             at -> !c.geometry().index(copper).at(at).isEmpty(),
                             side.get() == Side.BOTTOM)
                     .ifPresent(m -> findings.add(finding(p, m)));
@@ -80,6 +83,16 @@ public final class PartDoesNotFitRule implements Rule {
                 .filter(name -> !name.isBlank())
                 .map(PackageName::of)
                 .orElseGet(() -> PackageName.of(p.standsOn()));
+    }
+
+    /** The pins that the known part has. */
+    private static Set<String> pins(CheckContext c, Part p) {
+        return Optional.ofNullable(c.known().get(p.partNumber()))
+                .map(CataloguePart::pins)
+                .orElse(List.of())
+                .stream()
+                .map(CataloguePart.Pin::pin)
+                .collect(Collectors.toSet());
     }
 
     private static Map<Side, Map<String, List<LandFit.Pad>>> pads(CheckContext c) {
