@@ -3,6 +3,7 @@ package dev.lastcut.server.api;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import dev.lastcut.server.LastCut;
+import dev.lastcut.server.LongRun;
 import java.io.InputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -12,7 +13,8 @@ import java.util.concurrent.TimeUnit;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
-import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.Arguments;
+import org.junit.jupiter.params.provider.MethodSource;
 import org.springframework.boot.test.context.SpringBootTest;
 import org.springframework.boot.test.web.server.LocalServerPort;
 import org.springframework.test.context.DynamicPropertyRegistry;
@@ -94,14 +96,22 @@ class SameBytesTest {
         assertThat(process.exitValue()).as(said).isZero();
     }
 
+    /** A mill, and houses with and without parts fitted; in a long run more of each. */
+    static Stream<Arguments> jobs() {
+        Stream<Arguments> usual =
+                Stream.of(
+                        Arguments.of("joint-box", "wren-bench"),
+                        Arguments.of("honeycomb-tag", "waggle-quick"),
+                        Arguments.of("hive-scale-node", "longcomb-fine"));
+        Stream<Arguments> others =
+                Stream.of(
+                        Arguments.of("joint-box", "skep-pooled"),
+                        Arguments.of("honeycomb-tag", "anvil-mini"));
+        return LongRun.is() ? Stream.concat(usual, others) : usual;
+    }
+
     @ParameterizedTest
-    @CsvSource({
-        "joint-box, skep-pooled",
-        "joint-box, wren-bench",
-        "honeycomb-tag, waggle-quick",
-        "honeycomb-tag, anvil-mini",
-        "hive-scale-node, longcomb-fine"
-    })
+    @MethodSource("jobs")
     void theCutAndWhatIsMadeFromItsTicketAreTheSame(String pack, String shop) throws Exception {
         Map<String, byte[]> cut = Packs.unzipped(cut(pack, shop));
         Path ticket = folder.resolve("ticket.json");
