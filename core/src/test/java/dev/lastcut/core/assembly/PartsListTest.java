@@ -139,6 +139,65 @@ class PartsListTest {
         assertThat(PartsList.kinds(parts, false)).hasSize(1);
     }
 
+    /**
+     * A list with a section, numbered lines, and a second part number: the section is no part, the
+     * numbers of lines are nobody's, and the second number goes where a sheet names it, or behind
+     * the usual columns.
+     */
+    @Test
+    void furtherColumnsOfTheListAreKept() {
+        String list =
+                """
+                Item,Designator,Value,Footprint,Part number,House number,Remark
+                Resistors,,,,,,
+                1,R1,10k,0603,RES-10K,H-1001,
+                2,R2 R3,4k7,0603,RES-4K7,H-1002,matched
+                Capacitors,,,,,,
+                3,C1,100n,0603,CAP-100N,H-2001,
+                """;
+        PartsListReader.Result read =
+                PartsListReader.read("list.csv", list.getBytes(StandardCharsets.UTF_8));
+        assertThat(read.parts())
+                .extracting(ListedPart::designator)
+                .containsExactlyInAnyOrder("R1", "R2", "R3", "C1");
+        List<Part> parts = new ArrayList<>();
+        for (ListedPart p : read.parts()) {
+            parts.add(
+                    new Part(
+                            p.designator(),
+                            p.value(),
+                            p.footprint(),
+                            "",
+                            p.partNumber(),
+                            "",
+                            true,
+                            true,
+                            Optional.empty(),
+                            p.others()));
+        }
+        List<PartsList.Line> lines = PartsList.kinds(parts);
+        Assembly.ListForm asked =
+                new Assembly.ListForm(
+                        List.of(
+                                Column.of(Holds.DESIGNATORS),
+                                Column.of(Holds.PART_NUMBER),
+                                new Column(Holds.LISTED, "house number")),
+                        true,
+                        " ");
+        assertThat(text(lines, asked))
+                .containsExactly(
+                        "Designators,Part number,house number",
+                        "C1,CAP-100N,H-2001",
+                        "R1,RES-10K,H-1001",
+                        "R2 R3,RES-4K7,H-1002");
+        assertThat(text(lines, PartsList.withOthers(lines, Assembly.ListForm.USUAL)).get(0))
+                .endsWith("Description,House number");
+    }
+
+    private static List<String> text(List<PartsList.Line> lines, Assembly.ListForm form) {
+        return new String(PartsList.csv(lines, form), StandardCharsets.UTF_8).lines().toList();
+    }
+
     @Test
     void aWorkbookTellsNoTimeOfWriting() throws IOException {
         byte[] book =

@@ -51,6 +51,7 @@ final class PartTable {
     private final List<ColumnKind> kinds;
     private final List<int[]> pairs;
     private final int usual;
+    private final Map<Integer, Boolean> running = new HashMap<>();
 
     private PartTable(
             Table table,
@@ -360,6 +361,7 @@ final class PartTable {
         for (int k = 0; k < Math.min(kinds.size(), row.cells().size()); k++) {
             String heading = heading(k).strip();
             if (kinds.get(k) == ColumnKind.OTHER
+                    && !isRunningNumber(k)
                     && !heading.isEmpty()
                     && heading.length() <= LONGEST_HEADING
                     && !row.cell(k).isBlank()) {
@@ -367,6 +369,30 @@ final class PartTable {
             }
         }
         return all;
+    }
+
+    /** Whether a column numbers its lines, which says nothing of the parts. */
+    private boolean isRunningNumber(int column) {
+        return running.computeIfAbsent(
+                column,
+                k -> {
+                    long before = Long.MIN_VALUE;
+                    for (Table.Row r : body.subList(0, Math.min(body.size(), SAMPLE))) {
+                        String cell = r.cell(k).strip();
+                        if (!lists(r)) {
+                            continue;
+                        }
+                        if (!cell.matches("\\d{1,6}\\.?")) {
+                            return false;
+                        }
+                        long n = Long.parseLong(cell.replace(".", ""));
+                        if (before != Long.MIN_VALUE && n != before + 1) {
+                            return false;
+                        }
+                        before = n;
+                    }
+                    return true;
+                });
     }
 
     /** The heading of a column; empty where there is none. */
