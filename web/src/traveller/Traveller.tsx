@@ -99,11 +99,15 @@ function stops(
         (built.variant ? `${built.variant}: ` : '') +
         (!board.hasList
           ? 'no parts list'
-          : built.nobody.length > 0
-            ? `${built.nobody.length} ${built.nobody.length === 1 ? 'part' : 'parts'} fitted by nobody`
-            : built.troubles > 0
-              ? `${built.lines} lines, ${built.troubles} in trouble`
-              : `${board.parts} parts, ${built.lines} lines`),
+          : built.troubles + built.nobody.length > 0
+            ? [
+                `${built.lines} lines`,
+                built.troubles > 0 ? `${built.troubles} in trouble` : '',
+                built.nobody.length > 0 ? `${built.nobody.length} fitted by nobody` : '',
+              ]
+                .filter((w) => w !== '')
+                .join(', ')
+            : `${board.parts} parts, ${built.lines} lines`),
     },
     {
       station: 'stencil',
