@@ -362,7 +362,12 @@ function LayOut({
         <p className="text-faint mt-2">Without a place on the board: {kit.unplaced}.</p>
       ) : null}
       <h2 className="mt-4 mb-1 font-semibold">Files</h2>
-      <a className="underline" href={`/api/jobs/${job.id}/kit/guide.pdf`} target="_blank" rel="noreferrer">
+      <a
+        className="underline"
+        href={`/api/jobs/${job.id}/kit/guide.pdf`}
+        target="_blank"
+        rel="noreferrer"
+      >
         The guide for printing, with your pictures
       </a>
       <MakeOutputs job={job} outputs={outputs} />
