@@ -101,9 +101,9 @@ function stops(
           ? 'no parts list'
           : built.troubles + built.nobody.length > 0
             ? [
-                `${built.lines} lines`,
+                built.nobody.length > 0 ? '' : `${built.lines} lines`,
                 built.troubles > 0 ? `${built.troubles} in trouble` : '',
-                built.nobody.length > 0 ? `${built.nobody.length} fitted by nobody` : '',
+                built.nobody.length > 0 ? `${built.nobody.length} by nobody` : '',
               ]
                 .filter((w) => w !== '')
                 .join(', ')
