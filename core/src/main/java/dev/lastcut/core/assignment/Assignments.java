@@ -141,9 +141,10 @@ public final class Assignments {
      * ordered all that are fitted, to buy them by and for a jig.
      */
     public List<Part> listed() {
-        return ordered && !house().isEmpty()
-                ? house()
-                : all.stream().map(Assignment::part).filter(Part::fitted).toList();
+        List<Part> given = ordered ? house() : List.of();
+        return given.isEmpty()
+                ? all.stream().map(Assignment::part).filter(Part::fitted).toList()
+                : given;
     }
 
     @Override
@@ -229,12 +230,14 @@ public final class Assignments {
                                 ? "has leads, and " + sheet.name() + " fits surface parts only"
                                 : "lies on pads, and " + sheet.name() + " fits leaded parts only");
             }
-            OptionalDouble pitch = pads.pitchNm(p.designator());
             double least = assembly.leastPitch().map(l -> l.amount()).orElse(0.0);
+            // Looked for where the shop has a limit alone: a job is shown far more often than made.
+            OptionalDouble pitch =
+                    least > 0 && mounting.filter(Mounting.SURFACE::equals).isPresent()
+                            ? pads.pitchNm(p.designator())
+                            : OptionalDouble.empty();
             // What is drawn in inches comes a hair off its metric pitch.
-            if (mounting.filter(Mounting.SURFACE::equals).isPresent()
-                    && pitch.isPresent()
-                    && pitch.getAsDouble() < least - 1_000) {
+            if (pitch.isPresent() && pitch.getAsDouble() < least - 1_000) {
                 return Optional.of(
                         "its pitch is "
                                 + Length.text(pitch.getAsDouble())

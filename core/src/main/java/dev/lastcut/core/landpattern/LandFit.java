@@ -283,7 +283,7 @@ public final class LandFit {
         List<Pad> own = own(s);
         for (int i = 0; i < s.terminals().size(); i++) {
             Terminal t = s.terminals().get(i);
-            if (s.numbered() ? pads.containsKey(t.number()) : true) {
+            if (!s.numbered() || pads.containsKey(t.number())) {
                 with.add(t);
             }
         }

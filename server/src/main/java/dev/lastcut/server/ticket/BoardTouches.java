@@ -30,12 +30,12 @@ final class BoardTouches {
                                 k.flag("plated", false),
                                 k.nm("pad_mm", 0),
                                 k.nm("keep_out_mm", 0)),
-                (t, m) -> {
-                    TouchValues.place("at", t.at(), m);
-                    TouchValues.mm("diameter_mm", t.diameter(), m);
-                    m.put("plated", t.plated());
-                    TouchValues.above0("pad_mm", t.pad(), m);
-                    TouchValues.above0("keep_out_mm", t.keepOut(), m);
+                (hole, m) -> {
+                    TouchValues.place("at", hole.at(), m);
+                    TouchValues.mm("diameter_mm", hole.diameter(), m);
+                    m.put("plated", hole.plated());
+                    TouchValues.above0("pad_mm", hole.pad(), m);
+                    TouchValues.above0("keep_out_mm", hole.keepOut(), m);
                 });
         kinds.add(
                 "hole-move",
