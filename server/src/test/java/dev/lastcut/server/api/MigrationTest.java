@@ -9,7 +9,10 @@ import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
 import java.util.Map;
+import java.util.Set;
+import java.util.stream.Collectors;
 import java.util.zip.GZIPInputStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -77,14 +80,24 @@ class MigrationTest {
         Map<String, byte[]> before = Packs.unzipped(api().bytes("/api/jobs/1/cuts/1.zip"));
         api().work(job, "check");
         JsonNode check = api().json("GET", job + "/check", null);
-        assertThat(check.at("/findings").size()).isEqualTo(5);
-        assertThat(check.at("/findings"))
+        JsonNode then = Json.MAPPER.readTree(before.get("report.json"));
+        Set<String> known = texts(then.at("/findings"), "/id");
+        assertThat(known).hasSize(5);
+        List<JsonNode> again =
+                check.at("/findings")
+                        .valueStream()
+                        .filter(f -> known.contains(f.at("/id").asString()))
+                        .toList();
+        assertThat(again)
+                .hasSize(5)
                 .allMatch(f -> f.at("/signOff/by").asString().equals("Ida"))
                 .allMatch(f -> f.at("/signOff/revision").asInt() == 1);
-        JsonNode then = Json.MAPPER.readTree(before.get("report.json"));
-        assertThat(check.at("/findings").valueStream().map(f -> f.at("/id")))
-                .containsExactlyElementsOf(
-                        then.at("/findings").valueStream().map(f -> f.at("/id")).toList());
+        // Found besides: notes on the copper with the stated currents, which nobody has signed.
+        assertThat(check.at("/findings").valueStream().filter(f -> !again.contains(f)))
+                .isNotEmpty()
+                .allMatch(f -> f.at("/rule").asString().equals("current"))
+                .allMatch(f -> f.at("/severity").asString().equals("note"))
+                .allMatch(f -> f.at("/signOff").isNull());
         api().work(job, "outputs");
         int programs = 0;
         for (Map.Entry<String, byte[]> f : before.entrySet()) {
@@ -104,6 +117,10 @@ class MigrationTest {
         assertThat(cuts.at("/1/version").asInt()).isZero();
         assertThat(new String(api().bytes(job + "/cuts/2/ticket.json"), StandardCharsets.UTF_8))
                 .contains("\"cut\" : 2", "\"made_at\"");
+    }
+
+    private static Set<String> texts(JsonNode list, String key) {
+        return list.valueStream().map(n -> n.at(key).asString()).collect(Collectors.toSet());
     }
 
     @Test
