@@ -12,6 +12,7 @@ import java.util.TreeSet;
  * @param outline empty when the pack has no outline file
  * @param parts the parts list, empty when the pack has none
  * @param placements the placement file, empty when the pack has none
+ * @param connections the table of connections, empty when the pack has none
  */
 public record Board(
         List<SourceFile> files,
@@ -21,7 +22,21 @@ public record Board(
         Optional<Netlist> netlist,
         Optional<List<ListedPart>> parts,
         Optional<List<PlacedPart>> placements,
+        Optional<Connections> connections,
         List<Problem> problems) {
+    /** A board of a pack without a table of connections. */
+    public Board(
+            List<SourceFile> files,
+            List<Layer> layers,
+            Optional<Outline> outline,
+            List<Hole> holes,
+            Optional<Netlist> netlist,
+            Optional<List<ListedPart>> parts,
+            Optional<List<PlacedPart>> placements,
+            List<Problem> problems) {
+        this(files, layers, outline, holes, netlist, parts, placements, Optional.empty(), problems);
+    }
+
     public Board {
         files = List.copyOf(files);
         layers = List.copyOf(layers);
@@ -35,7 +50,8 @@ public record Board(
     public Board withProblems(List<Problem> more) {
         List<Problem> all = new ArrayList<>(problems);
         all.addAll(more);
-        return new Board(files, layers, outline, holes, netlist, parts, placements, all);
+        return new Board(
+                files, layers, outline, holes, netlist, parts, placements, connections, all);
     }
 
     /** The same with a picture drawn otherwise, or one more; a role has one picture. */
@@ -45,16 +61,31 @@ public record Board(
         if (layer(changed.role()).isEmpty()) {
             all.add(changed);
         }
-        return new Board(files, all, outline, holes, netlist, parts, placements, problems);
+        return new Board(
+                files, all, outline, holes, netlist, parts, placements, connections, problems);
     }
 
     public Board withHoles(List<Hole> changed) {
-        return new Board(files, layers, outline, changed, netlist, parts, placements, problems);
+        return new Board(
+                files, layers, outline, changed, netlist, parts, placements, connections, problems);
     }
 
     public Board withOutline(Outline changed) {
         return new Board(
-                files, layers, Optional.of(changed), holes, netlist, parts, placements, problems);
+                files,
+                layers,
+                Optional.of(changed),
+                holes,
+                netlist,
+                parts,
+                placements,
+                connections,
+                problems);
+    }
+
+    /** Whether it has a picture or a hole; a pack for strip board may have neither. */
+    public boolean isDrawn() {
+        return !layers.isEmpty() || !holes.isEmpty();
     }
 
     /** Copper layers from top to bottom. */

@@ -28,6 +28,7 @@ public record Role(Kind kind, Optional<Side> side, int inner) {
         NETLIST,
         PARTS_LIST,
         PLACEMENT,
+        CONNECTIONS,
         NOT_PART,
         UNKNOWN;
 
@@ -47,6 +48,9 @@ public record Role(Kind kind, Optional<Side> side, int inner) {
     public static final Role NETLIST = whole(Kind.NETLIST);
     public static final Role PARTS_LIST = whole(Kind.PARTS_LIST);
     public static final Role PLACEMENT = whole(Kind.PLACEMENT);
+
+    /** A table of nets and their pins. */
+    public static final Role CONNECTIONS = whole(Kind.CONNECTIONS);
 
     /** A file that is known to be no part of the board. */
     public static final Role NOT_PART = whole(Kind.NOT_PART);
@@ -126,7 +130,10 @@ public record Role(Kind kind, Optional<Side> side, int inner) {
 
     /** True when a board has one file of this role at most. */
     public boolean isSingle() {
-        return isPicture() || kind == Kind.NETLIST || kind == Kind.PARTS_LIST;
+        return isPicture()
+                || kind == Kind.NETLIST
+                || kind == Kind.PARTS_LIST
+                || kind == Kind.CONNECTIONS;
     }
 
     /** The same on the other side, or itself where it has no side. */

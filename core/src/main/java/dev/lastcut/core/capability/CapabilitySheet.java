@@ -6,10 +6,12 @@ import java.util.Collections;
 import java.util.EnumMap;
 import java.util.EnumSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.stream.Stream;
 
 /**
  * What one shop can do.
@@ -23,6 +25,7 @@ import java.util.TreeMap;
  * @param assembly present where parts are fitted
  * @param panel present where it says what it takes of panels
  * @param exclusions values of options that it does not make together
+ * @param strip present where it has strip board, absent for houses and mills
  */
 public record CapabilitySheet(
         String id,
@@ -38,11 +41,22 @@ public record CapabilitySheet(
         Optional<Mill> mill,
         Optional<Assembly> assembly,
         Optional<PanelTerms> panel,
-        List<Exclusion> exclusions) {
-    /** Who makes the board. */
+        List<Exclusion> exclusions,
+        Optional<StripTerms> strip) {
+    /** What the board is made of, and by whom. */
     public enum Kind {
         HOUSE,
-        MILL
+        MILL,
+        STRIP;
+
+        /** As it stands in a sheet. */
+        public String id() {
+            return name().toLowerCase(Locale.ROOT);
+        }
+
+        public static Optional<Kind> parse(String id) {
+            return Stream.of(values()).filter(k -> k.id().equals(id)).findFirst();
+        }
     }
 
     /** A shop that fits no parts. */
@@ -72,7 +86,8 @@ public record CapabilitySheet(
                 mill,
                 Optional.empty(),
                 Optional.empty(),
-                List.of());
+                List.of(),
+                Optional.empty());
     }
 
     public CapabilitySheet {
@@ -91,7 +106,11 @@ public record CapabilitySheet(
             throw new IllegalArgumentException("copper layers must be 1 to 64");
         }
         if ((kind == Kind.MILL) != mill.isPresent()) {
-            throw new IllegalArgumentException("a mill's sheet has a mill section, a house's none");
+            throw new IllegalArgumentException("a mill's sheet has a mill section, others none");
+        }
+        if ((kind == Kind.STRIP) != strip.isPresent()) {
+            throw new IllegalArgumentException(
+                    "a sheet of kind strip has a strip section, others none");
         }
         limits.forEach(CapabilitySheet::requireUnit);
         variations.forEach(v -> v.limits().forEach(CapabilitySheet::requireUnit));
@@ -214,7 +233,8 @@ public record CapabilitySheet(
                 mill,
                 Optional.of(terms),
                 panel,
-                exclusions);
+                exclusions,
+                strip);
     }
 
     /** The same shop, making panels so. */
@@ -233,7 +253,8 @@ public record CapabilitySheet(
                 mill,
                 assembly,
                 Optional.of(terms),
-                exclusions);
+                exclusions,
+                strip);
     }
 
     public boolean isMill() {

@@ -10,8 +10,9 @@ public interface Rule {
     /** For people. */
     String title();
 
+    /** Boards with pictures, unless a rule says otherwise. */
     default boolean appliesTo(CapabilitySheet sheet) {
-        return true;
+        return sheet.kind() != CapabilitySheet.Kind.STRIP;
     }
 
     Outcome run(CheckContext context);

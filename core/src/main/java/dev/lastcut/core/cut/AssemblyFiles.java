@@ -65,7 +65,8 @@ final class AssemblyFiles {
         if (geometry.board().parts().isEmpty() && geometry.board().placements().isEmpty()) {
             return;
         }
-        List<HandJoint> joints = sheet.plates() ? List.of() : HandJoint.of(geometry);
+        boolean joined = sheet.plates() || sheet.strip().isPresent();
+        List<HandJoint> joints = joined ? List.of() : HandJoint.of(geometry);
         files.add(
                 new OutputFile(
                         "assembly/by-hand.csv",
@@ -101,8 +102,7 @@ final class AssemblyFiles {
                                                         + " round")));
     }
 
-    private static void list(
-            CapabilitySheet sheet, List<Part> parts, String of, List<OutputFile> files) {
+    static void list(CapabilitySheet sheet, List<Part> parts, String of, List<OutputFile> files) {
         Assembly.ListForm wanted =
                 sheet.assembly().map(Assembly::list).orElse(Assembly.ListForm.USUAL);
         List<PartsList.Line> lines =

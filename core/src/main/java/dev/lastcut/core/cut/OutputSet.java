@@ -27,6 +27,10 @@ import dev.lastcut.core.panel.PanelAsk;
 import dev.lastcut.core.stencil.StencilPlan;
 import dev.lastcut.core.stencil.openings.AlignHoles;
 import dev.lastcut.core.stencil.openings.Stencil;
+import dev.lastcut.core.strip.StripLayout;
+import dev.lastcut.core.strip.paper.StripPaper;
+import dev.lastcut.core.strip.paper.StripPlanJson;
+import dev.lastcut.core.strip.paper.StripTables;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.EnumMap;
@@ -67,6 +71,39 @@ public record OutputSet(
         AssemblyFiles.drawing(geometry, plan, who, files);
         AssemblyFiles.bench(geometry, sheet, plan, who, order.quantity(), files);
         return files;
+    }
+
+    /** The files of a strip board: the plan, its tables and pages, the bill and the bench guide. */
+    public static OutputSet strip(
+            BoardGeometry geometry,
+            StripLayout layout,
+            CapabilitySheet sheet,
+            PartsPlan plan,
+            Order order) {
+        List<OutputFile> files = new ArrayList<>();
+        List<String> remarks = new ArrayList<>();
+        files.add(
+                new OutputFile(
+                        "strip/plan.json",
+                        StripPlanJson.write(layout).getBytes(StandardCharsets.UTF_8),
+                        "where parts, cuts and links are"));
+        files.add(
+                new OutputFile(
+                        "strip/plan.pdf",
+                        StripPaper.pdf(layout, "Strip board"),
+                        "both faces at 1:1, and what to do in which order"));
+        files.add(
+                new OutputFile(
+                        "strip/cuts.csv", StripTables.cutsCsv(layout), "cuts in cutting order"));
+        files.add(
+                new OutputFile(
+                        "strip/links.csv",
+                        StripTables.linksCsv(layout),
+                        "wire links, with lengths"));
+        Assignments who = Assignments.of(geometry, sheet, order, plan);
+        AssemblyFiles.list(sheet, who.listed(), "", files);
+        AssemblyFiles.bench(geometry, sheet, plan, who, order.quantity(), files);
+        return new OutputSet(files, Optional.empty(), remarks);
     }
 
     /**

@@ -2,6 +2,7 @@ package dev.lastcut.core.intake;
 
 import dev.lastcut.core.board.Aperture;
 import dev.lastcut.core.board.Board;
+import dev.lastcut.core.board.Connections;
 import dev.lastcut.core.board.Feature;
 import dev.lastcut.core.board.Hole;
 import dev.lastcut.core.board.Layer;
@@ -62,6 +63,7 @@ final class BoardAssembler {
         Optional<Netlist> netlist = Optional.empty();
         Optional<List<ListedPart>> parts = Optional.empty();
         Optional<List<PlacedPart>> placed = Optional.empty();
+        Optional<Connections> connections = Optional.empty();
         for (SourceFile f : files) {
             Reading reading = readings.get(f.path());
             if (reading instanceof Reading.Drawn d && f.role().equals(Role.OUTLINE)) {
@@ -76,6 +78,9 @@ final class BoardAssembler {
                 holes.addAll(drawn(f, g.file()));
             } else if (reading instanceof Reading.Nets n && f.role().equals(Role.NETLIST)) {
                 netlist = Optional.of(n.result().netlist());
+            } else if (reading instanceof Reading.Connected c
+                    && f.role().equals(Role.CONNECTIONS)) {
+                connections = Optional.of(c.result().connections());
             } else if (reading instanceof Reading.Parts p && f.role().equals(Role.PARTS_LIST)) {
                 parts = Optional.of(p.result().parts());
             } else if (reading instanceof Reading.Placements && f.role().equals(Role.PLACEMENT)) {
@@ -107,7 +112,8 @@ final class BoardAssembler {
                         });
         elsewhere().ifPresent(e -> layers.add(new Layer(Role.OUTLINE, e.path(), e.lines())));
         layers.sort(Comparator.comparingInt(l -> rank(l.role())));
-        return new Board(files, layers, outline, holes, netlist, parts, placed, problems);
+        return new Board(
+                files, layers, outline, holes, netlist, parts, placed, connections, problems);
     }
 
     /** Placements come in one table, or in one for each side. */

@@ -81,13 +81,17 @@ public final class Intake {
         boolean any =
                 readings.values().stream()
                         .anyMatch(r -> r instanceof Reading.Gerber || r instanceof Reading.Drill);
-        if (!any) {
+        // A circuit for strip board has no pictures: what is connected is enough.
+        boolean circuit =
+                readings.values().stream()
+                        .anyMatch(r -> r instanceof Reading.Connected || r instanceof Reading.Nets);
+        if (!any && !circuit) {
             throw new UnusablePackException(
                     pack.name()
                             + " holds no Gerber or drill file ("
                             + pack.files().size()
                             + " other files): bring in what your layout program exports for"
-                            + " fabrication.");
+                            + " fabrication, or a table of connections for strip board.");
         }
         sizeTools();
         settleDrillFormats();

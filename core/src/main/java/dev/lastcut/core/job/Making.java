@@ -6,6 +6,7 @@ import dev.lastcut.core.board.Side;
 import dev.lastcut.core.capability.CapabilitySheet;
 import dev.lastcut.core.capability.Order;
 import dev.lastcut.core.capability.OrderOption;
+import dev.lastcut.core.capability.StripTerms;
 import dev.lastcut.core.check.CheckContext;
 import dev.lastcut.core.check.CheckContext.Against;
 import dev.lastcut.core.check.CheckRun;
@@ -24,6 +25,7 @@ import dev.lastcut.core.milling.level.HeightMap;
 import dev.lastcut.core.panel.Panel;
 import dev.lastcut.core.panel.PanelAsk;
 import dev.lastcut.core.panel.PanelPlan;
+import dev.lastcut.core.strip.StripLayout;
 import dev.lastcut.core.ticket.Asking;
 import dev.lastcut.core.ticket.Misfit;
 import dev.lastcut.core.ticket.SignedFindings;
@@ -88,6 +90,10 @@ public final class Making {
      */
     public static Touched touched(
             BoardGeometry read, Optional<CapabilitySheet> sheet, Asking ticket, Drawings pack) {
+        Optional<StripTerms> strip = sheet.flatMap(CapabilitySheet::strip);
+        if (strip.isPresent()) {
+            return StripMaking.laidOut(read, strip.get(), ticket);
+        }
         List<Step> steps = ticket.ask(Ticket::touches);
         if (steps.isEmpty()) {
             return Touched.none(read);
@@ -194,6 +200,15 @@ public final class Making {
     /** Makes every output of a board for a shop. */
     public static OutputSet outputs(
             BoardGeometry geometry, CapabilitySheet sheet, Asking ticket, Others others) {
+        Optional<StripLayout> strip = StripLayout.of(geometry);
+        if (strip.isPresent()) {
+            return OutputSet.strip(
+                    geometry,
+                    strip.get(),
+                    sheet,
+                    ticket.ask(Ticket::parts),
+                    ticket.ask(Ticket::order));
+        }
         return WorkLimit.of(
                 "Making the outputs",
                 MOST_STEPS,
@@ -279,7 +294,13 @@ public final class Making {
         Asking asking = new Asking(ticket);
         refuse(Misfit.files(ticket, paths(pack)));
         refuse(Misfit.tools(ticket, sheet));
-        Touched touched = touched(board(pack, asking), Optional.of(sheet), asking, drawings(pack));
+        refuse(Misfit.stock(ticket, sheet));
+        BoardGeometry read = board(pack, asking);
+        Optional<String> wrong = StripMaking.unfit(read.board(), sheet);
+        if (wrong.isPresent()) {
+            throw new UnusablePackException(wrong.get());
+        }
+        Touched touched = touched(read, Optional.of(sheet), asking, drawings(pack));
         BoardGeometry geometry = touched.geometry();
         refuse(Misfit.nets(ticket, geometry));
         refuse(Misfit.parts(ticket, geometry.board()));

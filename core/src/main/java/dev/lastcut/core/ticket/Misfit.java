@@ -56,6 +56,26 @@ public record Misfit(String part, String says, Optional<String> designator) {
         return all;
     }
 
+    /** A strip board that the shop does not have. */
+    public static List<Misfit> stock(Ticket ticket, CapabilitySheet sheet) {
+        return sheet.strip()
+                .flatMap(
+                        terms ->
+                                ticket.strip()
+                                        .stock()
+                                        .filter(name -> terms.named(name).isEmpty())
+                                        .map(
+                                                name ->
+                                                        new Misfit(
+                                                                "strip.stock",
+                                                                sheet.name()
+                                                                        + " has no board “"
+                                                                        + name
+                                                                        + "”")))
+                .map(List::of)
+                .orElse(List.of());
+    }
+
     private static void missing(
             String part, Collection<String> named, Set<String> there, List<Misfit> all) {
         named.stream()

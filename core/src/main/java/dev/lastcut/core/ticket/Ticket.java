@@ -11,6 +11,7 @@ import dev.lastcut.core.milling.MillSetup;
 import dev.lastcut.core.milling.level.HeightMap;
 import dev.lastcut.core.panel.PanelPlan;
 import dev.lastcut.core.stencil.StencilPlan;
+import dev.lastcut.core.strip.StripChoices;
 import dev.lastcut.core.touch.Step;
 import java.util.ArrayList;
 import java.util.Collections;
@@ -37,6 +38,7 @@ import java.util.function.Predicate;
  * @param stencil what is chosen about the stencil
  * @param panel the panel that is made; empty for single boards
  * @param touches finishing touches, in the order they are listed
+ * @param strip what is chosen about a strip board
  * @param signOffs findings accepted, in the order they were
  * @param made what a cut adds
  */
@@ -53,6 +55,7 @@ public record Ticket(
         StencilPlan stencil,
         Optional<PanelPlan> panel,
         List<Step> touches,
+        StripChoices strip,
         List<Acceptance> signOffs,
         Made made) {
     public static final Ticket BLANK =
@@ -69,6 +72,7 @@ public record Ticket(
                     StencilPlan.AS_DRAWN,
                     Optional.empty(),
                     List.of(),
+                    StripChoices.NONE,
                     List.of(),
                     Made.NOTHING_SAID);
 
@@ -100,6 +104,7 @@ public record Ticket(
         public StencilPlan stencil;
         public Optional<PanelPlan> panel;
         public List<Step> touches;
+        public StripChoices strip;
         public List<Acceptance> signOffs;
         public Made made;
 
@@ -116,6 +121,7 @@ public record Ticket(
             stencil = t.stencil;
             panel = t.panel;
             touches = t.touches;
+            strip = t.strip;
             signOffs = t.signOffs;
             made = t.made;
         }
@@ -134,6 +140,7 @@ public record Ticket(
                     stencil,
                     panel,
                     touches,
+                    strip,
                     signOffs,
                     made);
         }

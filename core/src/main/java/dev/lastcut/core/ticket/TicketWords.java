@@ -56,6 +56,7 @@ public final class TicketWords {
         StencilWords.changed(before.stencil(), after.stencil(), all);
         PanelWords.changed(before.panel(), after.panel(), all);
         TouchWords.changed(before.touches(), after.touches(), all);
+        StripWords.changed(before.strip(), after.strip(), all);
         signOffs(before.signOffs(), after.signOffs(), all);
         return joined(all);
     }

@@ -151,7 +151,7 @@ class SheetController {
         return new SheetView(
                 s.id(),
                 s.name(),
-                s.isMill() ? "mill" : "house",
+                s.kind().id(),
                 s.description(),
                 sheets.isOwn(s.id()),
                 sheets.isShipped(s.id()),

@@ -21,7 +21,7 @@ public final class SheetsCommand {
         SheetLibrary library = new SheetLibrary();
         if (args.isEmpty()) {
             for (CapabilitySheet s : library.all()) {
-                out.println(s.id() + "\t" + (s.isMill() ? "mill" : "house") + "\t" + s.name());
+                out.println(s.id() + "\t" + s.kind().id() + "\t" + s.name());
             }
             return 0;
         }

@@ -20,6 +20,7 @@ import dev.lastcut.core.job.Making;
 import dev.lastcut.core.milling.MillingPlan;
 import dev.lastcut.core.milling.Operation;
 import dev.lastcut.core.quote.JobQuote;
+import dev.lastcut.core.strip.StripLayout;
 import dev.lastcut.core.touch.Touched;
 import java.util.ArrayList;
 import java.util.IdentityHashMap;
@@ -48,6 +49,7 @@ public record ReportJson(
         QuoteJson quote,
         String variant,
         List<TouchedJson> touches,
+        StripReportJson strip,
         List<String> remarks) {
     public static final int VERSION = 1;
 
@@ -204,6 +206,7 @@ public record ReportJson(
                         .orElse(null),
                 plan.variants().built().orElse(null),
                 product.touched().outcomes().stream().map(TouchedJson::of).toList(),
+                StripLayout.of(geometry).map(StripReportJson::of).orElse(null),
                 outputs.remarks());
     }
 

@@ -39,7 +39,8 @@ public record SheetJson(
         MillJson mill,
         AssemblyJson assembly,
         PanelTermsJson panel,
-        List<ExcludesJson> excludes) {
+        List<ExcludesJson> excludes,
+        StripTermsJson strip) {
 
     /** Numbers that hold for one value of an order option. */
     public record VariationJson(String option, String value, Map<String, Limit> limits) {}
@@ -159,10 +160,14 @@ public record SheetJson(
     private CapabilitySheet toSheet() {
         require(id, "id");
         require(name, "name");
-        boolean isMill = "mill".equals(require(kind, "kind"));
-        if (!isMill && !kind.equals("house")) {
-            throw new IllegalArgumentException("kind must be house or mill, not '" + kind + "'");
-        }
+        CapabilitySheet.Kind is =
+                CapabilitySheet.Kind.parse(require(kind, "kind"))
+                        .orElseThrow(
+                                () ->
+                                        new IllegalArgumentException(
+                                                "kind must be house, mill or strip, not '"
+                                                        + kind
+                                                        + "'"));
         Map<OrderOption, List<String>> offered = new EnumMap<>(OrderOption.class);
         if (options != null) {
             options.forEach((o, values) -> offered.put(option(o), require(values, o)));
@@ -170,11 +175,11 @@ public record SheetJson(
         return new CapabilitySheet(
                 id,
                 name,
-                isMill ? CapabilitySheet.Kind.MILL : CapabilitySheet.Kind.HOUSE,
+                is,
                 description == null ? "" : description,
                 limits(require(limits, "limits")),
                 maxCopperLayers == null ? 2 : maxCopperLayers,
-                plates == null ? !isMill : plates,
+                plates == null ? is == CapabilitySheet.Kind.HOUSE : plates,
                 offered,
                 variations == null
                         ? List.of()
@@ -185,7 +190,8 @@ public record SheetJson(
                 Optional.ofNullable(panel).map(PanelTermsJson::toTerms),
                 excludes == null
                         ? List.of()
-                        : excludes.stream().map(ExcludesJson::toExclusion).toList());
+                        : excludes.stream().map(ExcludesJson::toExclusion).toList(),
+                Optional.ofNullable(strip).map(StripTermsJson::toTerms));
     }
 
     private static Variation toVariation(VariationJson v) {
@@ -328,7 +334,7 @@ public record SheetJson(
         return new SheetJson(
                 s.id(),
                 s.name(),
-                s.isMill() ? "mill" : "house",
+                s.kind().id(),
                 s.description(),
                 s.maxCopperLayers(),
                 s.plates(),
@@ -343,7 +349,8 @@ public record SheetJson(
                 s.panel().map(PanelTermsJson::of).orElse(null),
                 s.exclusions().isEmpty()
                         ? null
-                        : s.exclusions().stream().map(ExcludesJson::of).toList());
+                        : s.exclusions().stream().map(ExcludesJson::of).toList(),
+                s.strip().map(StripTermsJson::of).orElse(null));
     }
 
     private static MillJson of(Mill m) {

@@ -13,7 +13,14 @@ import java.util.Optional;
 /** The sheets that ship with the application. */
 public final class SheetLibrary {
     private static final List<String> SHIPPED =
-            List.of("skep-pooled", "waggle-quick", "longcomb-fine", "wren-bench", "anvil-mini");
+            List.of(
+                    "skep-pooled",
+                    "waggle-quick",
+                    "longcomb-fine",
+                    "wren-bench",
+                    "anvil-mini",
+                    "burr-strip",
+                    "burr-rails");
 
     private final Map<String, CapabilitySheet> sheets = new LinkedHashMap<>();
     private final Map<String, byte[]> json = new LinkedHashMap<>();

@@ -11,6 +11,7 @@ import static dev.lastcut.server.report.SchemaParts.text;
 import dev.lastcut.core.capability.Assembly;
 import dev.lastcut.core.capability.LimitKey;
 import dev.lastcut.core.capability.OrderOption;
+import dev.lastcut.core.capability.StripTerms;
 import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -24,7 +25,7 @@ public final class SheetSchema {
         Map<String, Object> fields = new LinkedHashMap<>();
         fields.put("id", ordered("type", "string", "pattern", "^[a-z0-9][a-z0-9-]{0,62}$"));
         fields.put("name", text(1));
-        fields.put("kind", ordered("enum", List.of("house", "mill")));
+        fields.put("kind", ordered("enum", List.of("house", "mill", "strip")));
         fields.put("description", text(0));
         fields.put("max_copper_layers", ordered("type", "integer", "minimum", 1, "maximum", 64));
         fields.put("plates", ordered("type", "boolean"));
@@ -35,6 +36,7 @@ public final class SheetSchema {
         fields.put("mill", mill());
         fields.put("assembly", ordered("anyOf", List.of(ordered("type", "null"), assembly())));
         fields.put("panel", ordered("anyOf", List.of(ordered("type", "null"), panel())));
+        fields.put("strip", ordered("anyOf", List.of(ordered("type", "null"), strip())));
         Map<String, Object> excludes = excludes();
         excludes.put("type", List.of("array", "null"));
         fields.put("excludes", excludes);
@@ -124,6 +126,26 @@ public final class SheetSchema {
         f.put("value", text(1));
         f.put("limits", limits());
         return listOf(object(f, List.of("option", "value", "limits")));
+    }
+
+    private static Map<String, Object> strip() {
+        Map<String, Object> gap = new LinkedHashMap<>();
+        for (String n : List.of("first_strip", "last_strip", "hole")) {
+            gap.put(n, ordered("type", "integer", "minimum", 0));
+        }
+        Map<String, Object> stock = new LinkedHashMap<>();
+        stock.put("name", text(1));
+        for (String n : List.of("strips", "holes")) {
+            stock.put(
+                    n, ordered("type", "integer", "minimum", 2, "maximum", StripTerms.Stock.MOST));
+        }
+        stock.put("gaps", listOf(object(gap, List.copyOf(gap.keySet()))));
+        Map<String, Object> f = new LinkedHashMap<>();
+        f.put("pitch", length());
+        f.put("hole", length());
+        f.put("knife", ordered("type", "boolean"));
+        f.put("stock", listOf(object(stock, List.of("name", "strips", "holes"))));
+        return object(f, List.of("pitch", "stock"));
     }
 
     private static Map<String, Object> panel() {

@@ -16,6 +16,7 @@ import dev.lastcut.core.intake.Choices;
 import dev.lastcut.core.milling.MillSetup;
 import dev.lastcut.core.milling.level.ProbeGrid;
 import dev.lastcut.core.stencil.StencilPlan;
+import dev.lastcut.core.strip.StripChoices;
 import dev.lastcut.core.ticket.Acceptance;
 import dev.lastcut.core.ticket.Made;
 import dev.lastcut.core.ticket.ProbedSurface;
@@ -61,6 +62,7 @@ record TicketJson(
         StencilJson stencil,
         PanelJson panel,
         List<Map<String, Object>> touches,
+        StripJson strip,
         List<SignOffJson> signOffs,
         String job,
         Integer cut,
@@ -191,6 +193,7 @@ record TicketJson(
                 t.stencil().equals(StencilPlan.AS_DRAWN) ? null : StencilJson.of(t.stencil()),
                 t.panel().map(PanelJson::of).orElse(null),
                 TouchJson.of(t.touches()),
+                t.strip().equals(StripChoices.NONE) ? null : StripJson.of(t.strip()),
                 t.signOffs().stream().map(SignOffJson::of).toList(),
                 t.made().job().orElse(null),
                 t.made().cut() == 0 ? null : t.made().cut(),
@@ -275,6 +278,7 @@ record TicketJson(
                 stencil == null ? StencilPlan.AS_DRAWN : part("stencil", () -> stencil.toPlan()),
                 Optional.ofNullable(panel).map(p -> part("panel", p::toPlan)),
                 TouchJson.steps(touches),
+                strip == null ? StripChoices.NONE : part("strip", strip::toChoices),
                 part(
                         "sign_offs",
                         () ->

@@ -15,11 +15,13 @@ import dev.lastcut.core.board.Side;
 import dev.lastcut.core.capability.LimitKey;
 import dev.lastcut.core.capability.Order;
 import dev.lastcut.core.capability.OrderOption;
+import dev.lastcut.core.capability.StripTerms;
 import dev.lastcut.core.formats.drill.DrillFormat;
 import dev.lastcut.core.formats.table.ColumnKind;
 import dev.lastcut.core.milling.MillSetup;
 import dev.lastcut.core.panel.Join;
 import dev.lastcut.core.panel.Rails;
+import dev.lastcut.core.strip.OwnForm;
 import dev.lastcut.server.catalogue.PartSchema;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -76,6 +78,7 @@ public final class TicketSchema {
         f.put("stencil", stencil());
         f.put("panel", panel());
         f.put("touches", listOf(touch()));
+        f.put("strip", strip());
         f.put("sign_offs", listOf(signOff()));
         f.put("job", text(1));
         f.put("cut", ordered("type", "integer", "minimum", 1));
@@ -87,6 +90,60 @@ public final class TicketSchema {
                         "pattern",
                         "^\\d{4}-\\d\\d-\\d\\dT\\d\\d:\\d\\d:\\d\\dZ$"));
         return file("Ticket", f, List.of());
+    }
+
+    private static Map<String, Object> strip() {
+        Map<String, Object> hole =
+                ordered(
+                        "type",
+                        "array",
+                        "items",
+                        ordered("type", "integer", "minimum", -200, "maximum", 400));
+        hole.put("minItems", 2);
+        hole.put("maxItems", 2);
+        Map<String, Object> link = listOf(hole);
+        link.put("minItems", 2);
+        link.put("maxItems", 2);
+        Map<String, Object> part = new LinkedHashMap<>();
+        part.put("designator", text(1));
+        part.put("pins", mapOf(hole));
+        part.put("standing", ordered("type", "boolean"));
+        part.put("locked", ordered("type", "boolean"));
+        Map<String, Object> probe = new LinkedHashMap<>();
+        probe.put("net", text(1));
+        probe.put("at", hole);
+        Map<String, Object> weights = new LinkedHashMap<>();
+        for (String n : List.of("area", "link", "cut")) {
+            weights.put(n, ordered("type", "number", "minimum", 0, "maximum", 1000));
+        }
+        Map<String, Object> form = new LinkedHashMap<>();
+        form.put("shape", ids(OwnForm.Shape.values(), OwnForm.Shape::id));
+        for (String n : List.of("leads", "spacing", "rows_apart")) {
+            form.put(n, ordered("type", "integer", "minimum", 1, "maximum", 64));
+        }
+        for (String n : List.of("length_mm", "width_mm", "height_mm")) {
+            form.put(n, above0());
+        }
+        Map<String, Object> f = new LinkedHashMap<>();
+        f.put("stock", text(1));
+        for (String n : List.of("strips", "holes")) {
+            f.put(n, ordered("type", "integer", "minimum", 1, "maximum", StripTerms.Stock.MOST));
+        }
+        f.put("pitch_mm", above0());
+        f.put("parts", listOf(object(part, List.of("designator", "pins"))));
+        f.put("cuts", listOf(hole));
+        f.put("gaps", listOf(hole));
+        f.put("knife_cuts", listOf(hole));
+        f.put("links", listOf(link));
+        f.put("probes", listOf(object(probe, List.of("net", "at"))));
+        f.put("weights", object(weights, List.of()));
+        f.put(
+                "forms",
+                mapOf(
+                        object(
+                                form,
+                                List.of("shape", "leads", "length_mm", "width_mm", "height_mm"))));
+        return object(f, List.of());
     }
 
     /** One of the two is given; which is looked at when it is read. */

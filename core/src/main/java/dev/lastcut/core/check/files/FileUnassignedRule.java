@@ -2,6 +2,7 @@ package dev.lastcut.core.check.files;
 
 import dev.lastcut.core.board.Doubt;
 import dev.lastcut.core.board.SourceFile;
+import dev.lastcut.core.capability.CapabilitySheet;
 import dev.lastcut.core.check.CheckContext;
 import dev.lastcut.core.check.Finding;
 import dev.lastcut.core.check.FindingBuilder;
@@ -32,6 +33,11 @@ public final class FileUnassignedRule implements Rule {
     @Override
     public String title() {
         return "Every file has its place";
+    }
+
+    @Override
+    public boolean appliesTo(CapabilitySheet sheet) {
+        return true;
     }
 
     @Override

@@ -3,6 +3,7 @@ package dev.lastcut.core.check.parts;
 import dev.lastcut.core.assembly.Population;
 import dev.lastcut.core.board.ListedPart;
 import dev.lastcut.core.board.PlacedPart;
+import dev.lastcut.core.capability.CapabilitySheet;
 import dev.lastcut.core.check.CheckContext;
 import dev.lastcut.core.check.Finding;
 import dev.lastcut.core.check.FindingBuilder;
@@ -31,6 +32,11 @@ public final class RefdesDuplicateRule implements Rule {
     @Override
     public String title() {
         return "Every designator stands once";
+    }
+
+    @Override
+    public boolean appliesTo(CapabilitySheet sheet) {
+        return true;
     }
 
     @Override

@@ -2,6 +2,7 @@ package dev.lastcut.core.check.parts;
 
 import dev.lastcut.core.board.ListedPart;
 import dev.lastcut.core.board.PlacedPart;
+import dev.lastcut.core.capability.CapabilitySheet;
 import dev.lastcut.core.check.CheckContext;
 import dev.lastcut.core.check.Finding;
 import dev.lastcut.core.check.FindingBuilder;
@@ -28,6 +29,11 @@ public final class ValueConflictRule implements Rule {
 
     /** A value and where it stands. */
     private record Said(String value, String where, boolean list) {}
+
+    @Override
+    public boolean appliesTo(CapabilitySheet sheet) {
+        return true;
+    }
 
     @Override
     public Outcome run(CheckContext c) {

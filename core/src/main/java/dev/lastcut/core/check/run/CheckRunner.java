@@ -90,6 +90,13 @@ import dev.lastcut.core.check.silk.SilkHeightRule;
 import dev.lastcut.core.check.silk.SilkOffBoardRule;
 import dev.lastcut.core.check.silk.SilkOnPadRule;
 import dev.lastcut.core.check.silk.SilkWidthRule;
+import dev.lastcut.core.check.strip.StripBodiesRule;
+import dev.lastcut.core.check.strip.StripHolesRule;
+import dev.lastcut.core.check.strip.StripNotPlacedRule;
+import dev.lastcut.core.check.strip.StripOpenRule;
+import dev.lastcut.core.check.strip.StripReachRule;
+import dev.lastcut.core.check.strip.StripShortRule;
+import dev.lastcut.core.check.strip.StripStockRule;
 import dev.lastcut.core.work.Parallel;
 import dev.lastcut.core.work.WorkLimit;
 import dev.lastcut.core.work.WorkLimitException;
@@ -203,7 +210,14 @@ public final class CheckRunner {
                     new GapNotMillableRule(),
                     new TrackNotSurvivingRule(),
                     new PadNickedRule(),
-                    new InsideCornerRule());
+                    new InsideCornerRule(),
+                    new StripStockRule(),
+                    new StripNotPlacedRule(),
+                    new StripReachRule(),
+                    new StripHolesRule(),
+                    new StripBodiesRule(),
+                    new StripOpenRule(),
+                    new StripShortRule());
 
     /** Told before each rule: how many are done, of how many, and the next one's title. */
     public interface Progress {

@@ -18,6 +18,7 @@ import dev.lastcut.core.formats.gerber.GerberFile;
 import dev.lastcut.core.formats.gerber.GerberReader;
 import dev.lastcut.core.formats.netlist.NetlistReader;
 import dev.lastcut.core.formats.table.ColumnKind;
+import dev.lastcut.core.formats.table.ConnectionsReader;
 import dev.lastcut.core.formats.table.PartTables;
 import dev.lastcut.core.formats.table.PartsListReader;
 import dev.lastcut.core.formats.table.PlacementReader;
@@ -79,6 +80,13 @@ public sealed interface Reading {
     }
 
     record Parts(PartsListReader.Result result) implements Reading {
+        @Override
+        public List<Problem> problems() {
+            return result.problems();
+        }
+    }
+
+    record Connected(ConnectionsReader.Result result) implements Reading {
         @Override
         public List<Problem> problems() {
             return result.problems();
@@ -201,6 +209,12 @@ public sealed interface Reading {
      * @param columns from the left; empty to find it out
      */
     static Reading table(String path, byte[] content, List<ColumnKind> columns) {
+        if (columns.isEmpty()) {
+            Optional<ConnectionsReader.Result> connections = ConnectionsReader.read(path, content);
+            if (connections.isPresent()) {
+                return new Connected(connections.get());
+            }
+        }
         PartTables.Found found = PartTables.read(path, content, columns);
         if (columns.isEmpty() && !XlsxRows.isWorkbook(content)) {
             Map<Integer, DrillTool> tools = ToolReport.read(content);

@@ -53,6 +53,10 @@ final class TableRoles {
             String evidence =
                     list.points().size() + " test records naming " + list.netCount() + " nets";
             into.add(new Table(path, Role.NETLIST, evidence, Set.of(), list.points().size()));
+        } else if (r instanceof Reading.Connected c) {
+            var rows = c.result().connections().rows();
+            String evidence = "a table of connections, " + rows.size() + " nets";
+            into.add(new Table(path, Role.CONNECTIONS, evidence, Set.of(), rows.size()));
         } else if (r instanceof Reading.Parts p) {
             Set<String> names = new HashSet<>();
             p.result().parts().forEach(x -> names.add(x.designator()));

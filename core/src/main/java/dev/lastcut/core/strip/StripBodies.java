@@ -1,0 +1,119 @@
+package dev.lastcut.core.strip;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+import org.locationtech.jts.geom.Coordinate;
+import org.locationtech.jts.geom.Geometry;
+import org.locationtech.jts.geom.GeometryFactory;
+import org.locationtech.jts.index.strtree.STRtree;
+
+/** Which bodies of a layout are in each other's way, and what lies under them. */
+public final class StripBodies {
+    /** Bodies that share less are taken to touch, mm². */
+    private static final double TOUCHING_MM2 = 0.05;
+
+    /** Half the thickness of a lead, mm. */
+    private static final double LEAD_MM = 0.3;
+
+    private static final GeometryFactory FACTORY = new GeometryFactory();
+
+    /** Two bodies, or a body and a lead of another part. */
+    public record Collision(String a, String b, boolean ofLead) {}
+
+    /** A link that crosses a body. */
+    public record OverLink(StripPlan.Link link, String part) {}
+
+    private final StripLayout layout;
+    private final Map<String, Geometry> bodies = new TreeMap<>();
+    private final STRtree index = new STRtree();
+
+    public StripBodies(StripLayout layout) {
+        this.layout = layout;
+        for (String name : layout.plan().parts().keySet()) {
+            StripBoard.body(layout, name)
+                    .ifPresent(
+                            b -> {
+                                bodies.put(name, b);
+                                index.insert(b.getEnvelopeInternal(), name);
+                            });
+        }
+        index.build();
+    }
+
+    @SuppressWarnings("unchecked")
+    private List<String> near(Geometry g) {
+        List<String> names = new ArrayList<String>(index.query(g.getEnvelopeInternal()));
+        names.sort(null);
+        return names;
+    }
+
+    public List<Collision> collisions() {
+        List<Collision> all = new ArrayList<>();
+        bodies.forEach(
+                (name, body) -> {
+                    for (String other : near(body)) {
+                        if (other.compareTo(name) > 0
+                                && body.intersection(bodies.get(other)).getArea() > TOUCHING_MM2) {
+                            all.add(new Collision(name, other, false));
+                        }
+                    }
+                });
+        layout.plan()
+                .leads()
+                .forEach(
+                        (hole, pins) -> {
+                            Geometry lead = point(hole).buffer(LEAD_MM);
+                            for (String under : near(lead)) {
+                                for (StripCircuit.Pin p : pins) {
+                                    boolean other = !p.part().equals(under);
+                                    Collision c = new Collision(under, p.part(), true);
+                                    if (other
+                                            && bodies.get(under).intersects(lead)
+                                            && !all.contains(c)) {
+                                        all.add(c);
+                                    }
+                                }
+                            }
+                        });
+        return all;
+    }
+
+    public List<OverLink> linksUnderBodies() {
+        List<OverLink> all = new ArrayList<>();
+        for (StripPlan.Link l : layout.plan().links()) {
+            Geometry wire =
+                    FACTORY.createLineString(
+                                    new Coordinate[] {
+                                        point(l.from()).getCoordinate(),
+                                        point(l.to()).getCoordinate()
+                                    })
+                            .buffer(LEAD_MM);
+            for (String name : near(wire)) {
+                if (bodies.get(name).intersects(wire)) {
+                    all.add(new OverLink(l, name));
+                }
+            }
+        }
+        return all;
+    }
+
+    /** Cuts that no longer can be seen from the part side, by the part over them. */
+    public Map<String, List<GridHole>> cutsUnderBodies() {
+        Map<String, List<GridHole>> all = new TreeMap<>();
+        for (GridHole cut : layout.plan().cuts()) {
+            for (String name : near(point(cut))) {
+                if (bodies.get(name).intersects(point(cut))) {
+                    all.computeIfAbsent(name, k -> new ArrayList<>()).add(cut);
+                }
+            }
+        }
+        return all;
+    }
+
+    private Geometry point(GridHole h) {
+        return FACTORY.createPoint(
+                new Coordinate(h.hole() * layout.pitchMm(), h.strip() * layout.pitchMm()));
+    }
+}

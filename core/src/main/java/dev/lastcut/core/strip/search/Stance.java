@@ -1,0 +1,110 @@
+package dev.lastcut.core.strip.search;
+
+import dev.lastcut.core.strip.BodyBox;
+import dev.lastcut.core.strip.GridHole;
+import dev.lastcut.core.strip.LeadForm;
+import dev.lastcut.core.strip.StripPart;
+import dev.lastcut.core.strip.StripPlan;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import org.locationtech.jts.geom.Envelope;
+
+/**
+ * One way a part may stand: its leads from the first one, and its body. All in pitches.
+ *
+ * @param extra what this way costs beyond others, as standing parts do
+ */
+record Stance(
+        int[] strip,
+        int[] hole,
+        double minStrip,
+        double minHole,
+        double maxStrip,
+        double maxHole,
+        boolean standing,
+        double extra) {
+    private static final double STANDING = 1.5;
+
+    /** Each pitch that leads are bent beyond what they need. */
+    private static final double STRETCH = 0.1;
+
+    private static final int MOST_STRETCHES = 5;
+
+    /** All ways a part may stand along the grid. */
+    static List<Stance> of(StripPart part, double pitchMm) {
+        LeadForm form = part.form().orElseThrow();
+        List<Stance> all = new ArrayList<>();
+        if (!form.isBendable()) {
+            for (int quarters = 0; quarters < 4; quarters++) {
+                List<GridHole> feet = new ArrayList<>();
+                for (GridHole f : form.feet()) {
+                    feet.add(BodyBox.turned(f, quarters));
+                }
+                all.add(of(part, feet, false, 0, pitchMm));
+            }
+            return all;
+        }
+        int most = Math.min(form.mostSpan(), form.leastSpan() + MOST_STRETCHES);
+        for (int span = form.leastSpan(); span <= most; span++) {
+            directions(part, span, false, (span - form.leastSpan()) * STRETCH, pitchMm, all);
+        }
+        if (form.standing()) {
+            for (int span = 1; span < BodyBox.MOST_STANDING; span++) {
+                directions(part, span, true, STANDING, pitchMm, all);
+            }
+        }
+        return all;
+    }
+
+    private static void directions(
+            StripPart part,
+            int span,
+            boolean standing,
+            double extra,
+            double pitchMm,
+            List<Stance> into) {
+        GridHole first = new GridHole(0, 0);
+        for (int quarters = 0; quarters < 4; quarters++) {
+            GridHole second = BodyBox.turned(new GridHole(0, span), quarters);
+            into.add(of(part, List.of(first, second), standing, extra, pitchMm));
+        }
+    }
+
+    /** The way a part stands in a plan, from its first lead. */
+    static Stance of(StripPart part, StripPlan.Placed placed, double pitchMm) {
+        List<GridHole> feet = new ArrayList<>();
+        GridHole first = placed.pins().get(part.pins().get(0));
+        for (String pin : part.pins()) {
+            GridHole at = placed.pins().get(pin);
+            feet.add(at.plus(-first.strip(), -first.hole()));
+        }
+        return of(part, feet, placed.standing(), 0, pitchMm);
+    }
+
+    private static Stance of(
+            StripPart part, List<GridHole> feet, boolean standing, double extra, double pitchMm) {
+        Map<String, GridHole> pins = new LinkedHashMap<>();
+        int[] strip = new int[feet.size()];
+        int[] hole = new int[feet.size()];
+        for (int i = 0; i < feet.size(); i++) {
+            strip[i] = feet.get(i).strip();
+            hole[i] = feet.get(i).hole();
+            pins.put(part.pins().get(i), feet.get(i));
+        }
+        Envelope box =
+                BodyBox.of(part, new StripPlan.Placed(pins, standing, false), pitchMm)
+                        .orElseThrow()
+                        .getEnvelopeInternal();
+        return new Stance(
+                strip,
+                hole,
+                box.getMinY() / pitchMm,
+                box.getMinX() / pitchMm,
+                box.getMaxY() / pitchMm,
+                box.getMaxX() / pitchMm,
+                standing,
+                extra);
+    }
+}
