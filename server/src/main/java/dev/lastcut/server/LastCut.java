@@ -1,5 +1,6 @@
 package dev.lastcut.server;
 
+import dev.lastcut.server.cli.AdapterCommand;
 import dev.lastcut.server.cli.MakeCommand;
 import dev.lastcut.server.cli.SheetsCommand;
 import dev.lastcut.server.cli.VerifyCommand;
@@ -18,7 +19,7 @@ import org.springframework.boot.autoconfigure.SpringBootApplication;
 
 /**
  * Starts the server, or runs one of the commands that need none: {@code make}, {@code sheets},
- * {@code verify} and {@code restore}.
+ * {@code adapter}, {@code verify} and {@code restore}.
  */
 @SpringBootApplication
 public class LastCut {
@@ -38,6 +39,10 @@ public class LastCut {
             case "sheets" ->
                     System.exit(
                             new SheetsCommand(System.out, System.err)
+                                    .run(words.subList(1, words.size())));
+            case "adapter" ->
+                    System.exit(
+                            new AdapterCommand(System.out, System.err)
                                     .run(words.subList(1, words.size())));
             case "verify" ->
                     System.exit(
