@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
-import { useCallback, useEffect, useMemo } from 'react';
+import { useCallback, useEffect, useMemo, useState } from 'react';
 import { api, type Finding, type Job, type Parts as PartsResult } from './api/client';
 import { filtered } from './check/findings';
 import { useRecheck } from './check/useRecheck';
@@ -29,6 +29,14 @@ import { usePartsChange } from './parts/usePartsChange';
 import { Panelling } from './stations/Panelling';
 import { Parts } from './stations/Parts';
 import { Shop } from './stations/Shop';
+import { Strips } from './stations/Strips';
+import { StripTable } from './strip/StripTable';
+import {
+  planOf as stripPlanOf,
+  toTicket as stripToTicket,
+  type Plan as StripPlan,
+} from './strip/plan';
+import { useStrip, useStripState } from './strip/useStrip';
 import { Stencil } from './stations/Stencil';
 import { TouchUp } from './stations/TouchUp';
 import { drawTouch } from './touch/drawTouch';
@@ -134,6 +142,7 @@ function Bench({ job, station }: { job: Job; station: Station }) {
     usePhoto.getState().drop();
     useKitStep.getState().to(0);
     usePair.getState().compare(null);
+    useStripState.getState().set({ part: null, placing: null, finding: null, cursor: [0, 0] });
   }, [job.id]);
   useEffect(() => useView.getState().leaveStation(), [station]);
   const changes = useQuery({
@@ -192,6 +201,24 @@ function Bench({ job, station }: { job: Job; station: Station }) {
     (places: Lying[]) =>
       changePanel(() => api.setPanel(job.id, plan ? toTicket({ ...plan, places }) : null)),
     [changePanel, job.id, plan],
+  );
+  const strip = useStrip(job, station === 'strips');
+  const stripData = strip.data ?? null;
+  // What was just done is shown while its answer is on the way.
+  const [draft, setDraft] = useState<{ of: typeof stripData; plan: StripPlan } | null>(null);
+  const stripPlan = useMemo(
+    () =>
+      draft && draft.of === stripData ? draft.plan : stripData ? stripPlanOf(stripData) : null,
+    [draft, stripData],
+  );
+  const changeStrip = useCallback(
+    (next: StripPlan) => {
+      if (stripData) {
+        setDraft({ of: stripData, plan: next });
+        changePanel(() => api.setStrip(job.id, stripToTicket(stripData, next)));
+      }
+    },
+    [changePanel, job.id, stripData],
   );
   const kit = useKit(job, station === 'bench');
   const kitStep = useKitStep((s) => s.step);
@@ -284,6 +311,16 @@ function Bench({ job, station }: { job: Job; station: Station }) {
     parts: <Parts job={job} parts={parts.data ?? null} outputs={outputData} />,
     stencil: <Stencil job={job} outputs={outputData} stencil={stencil.data ?? null} />,
     panel: <Panelling job={job} panel={panelData} findings={ofPanel} outputs={outputData} />,
+    strips: (
+      <Strips
+        job={job}
+        view={stripData}
+        plan={stripPlan}
+        error={stripData ? '' : (strip.error?.message ?? '')}
+        onChange={changeStrip}
+        outputs={outputData}
+      />
+    ),
     mill: <Mill job={job} outputs={outputData} />,
     cut: <Cut job={job} outputs={outputData} comparison={comparison} />,
     order: <Order job={job} orders={orders} />,
@@ -301,7 +338,10 @@ function Bench({ job, station }: { job: Job; station: Station }) {
       <StaleDialog job={job.id} />
       <Keys job={job} findings={findings.map((f) => f.id)} find={find} />
       <main className="h-full min-w-0 grow">
-        <Guarded key={`${job.id} ${station === 'panel'}`} of="The light table">
+        <Guarded
+          key={`${job.id} ${station === 'panel'} ${station === 'strips'}`}
+          of="The light table"
+        >
           {station === 'panel' && panelData && plan && panelData.boards.length > 0 ? (
             <PanelTable
               key={`panel ${job.id}`}
@@ -311,6 +351,8 @@ function Bench({ job, station }: { job: Job; station: Station }) {
               findings={ofPanel}
               onMoved={movePanel}
             />
+          ) : station === 'strips' && stripData && stripPlan ? (
+            <StripTable view={stripData} plan={stripPlan} onChange={changeStrip} />
           ) : pictured ? (
             <DeskPictures key={pictured.id} order={pictured} />
           ) : (

@@ -10,6 +10,7 @@ export const STATIONS = [
   'stencil',
   'panel',
   'mill',
+  'strips',
   'cut',
   'order',
   'bench',

@@ -37,6 +37,7 @@ export type PanelPlan = Schemas['PanelJson'];
 export type PanelFit = Schemas['PanelFitView'];
 /** The plan is null for single boards. */
 export type PanelResult = Omit<Schemas['PanelView'], 'plan'> & { plan: PanelPlan | null };
+export type StripResult = Schemas['StripView'];
 export type Touches = Schemas['TouchesView'];
 export type TouchLine = Schemas['TouchView'];
 export type Mending = Schemas['MendingView'];
@@ -495,6 +496,18 @@ export const api = {
     await choose(id, { mill: filed(mill) });
     return json<OnMill>(`${job(id)}/mill`);
   },
+  strip: (id: number) => json<StripResult>(`${job(id)}/strip`),
+  /** What is chosen about the strip board, by the names of the ticket. */
+  setStrip: (id: number, strip: Record<string, unknown>) => choose(id, { strip }),
+  /** Lets the computer lay it out; parts that are kept stay where they are. */
+  proposeStrip: (id: number, keep: 'locked' | 'placed') =>
+    json<TaskState>(`${job(id)}/strip/proposal`, 'POST', { keep }),
+  enoughStrip: async (id: number) => {
+    await send(`${job(id)}/strip/proposal/enough`, { method: 'POST' });
+  },
+  /** The pack of an adapter board, as a zip. */
+  adapter: async (form: Record<string, string>) =>
+    (await send(`/api/adapter.zip?${new URLSearchParams(form)}`)).blob(),
   usualMill: (id: number) => json<MillSetup>(`${job(id)}/mill/usual`),
   millSets: (id: number) => json<MillSets>(`${job(id)}/mill/sets`),
   compareSets: (id: number) => json<TaskState>(`${job(id)}/mill/sets`, 'POST'),

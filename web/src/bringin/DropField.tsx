@@ -3,6 +3,8 @@ import { useState } from 'react';
 import { api } from '../api/client';
 import { useWork } from '../api/tasks';
 import { go } from '../router';
+import { NewAdapter } from '../start/NewAdapter';
+import { NewCircuit } from '../start/NewCircuit';
 import { useView } from '../store/view';
 import { Working } from '../ui/Working';
 import { collect, type Dropped } from './dropped';
@@ -42,8 +44,15 @@ export function DropField({ tall, again = null }: { tall: boolean; again?: numbe
     bringIn(
       [...(list ?? [])].map((file) => ({ path: file.webkitRelativePath || file.name, file })),
     );
+  const [typing, setTyping] = useState<'circuit' | 'adapter' | null>(null);
+  const begin = (files: Dropped[]) => {
+    setTyping(null);
+    bringIn(files);
+  };
   return (
     <div>
+      {typing === 'circuit' ? <NewCircuit onClose={() => setTyping(null)} onBegin={begin} /> : null}
+      {typing === 'adapter' ? <NewAdapter onClose={() => setTyping(null)} onBegin={begin} /> : null}
       <div
         data-over={over}
         data-again={again ?? undefined}
@@ -87,6 +96,27 @@ export function DropField({ tall, again = null }: { tall: boolean; again?: numbe
             />
           </label>
         </div>
+        {again === null ? (
+          <p className="text-faint">
+            No files?{' '}
+            <button
+              type="button"
+              className="text-ink underline"
+              onClick={() => setTyping('circuit')}
+            >
+              Type a circuit for strip board
+            </button>{' '}
+            or make an{' '}
+            <button
+              type="button"
+              className="text-ink underline"
+              onClick={() => setTyping('adapter')}
+            >
+              adapter for a part
+            </button>
+            .
+          </p>
+        ) : null}
       </div>
       <Working work={work} />
     </div>

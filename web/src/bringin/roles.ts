@@ -30,6 +30,7 @@ const OTHER_ROLES = [
   'netlist',
   'parts-list',
   'placement',
+  'connections',
   'not-part',
   'unknown',
 ];

@@ -95,7 +95,11 @@ export function Shop({ job }: { job: Job }) {
               <b className="font-semibold">{s.name}</b>
               <span className="text-faint whitespace-nowrap">
                 {s.own ? (s.shipped ? 'changed, ' : 'own, ') : ''}
-                {s.kind === 'mill' ? 'desktop mill' : `house, ${s.maxCopperLayers} layers`}
+                {s.kind === 'mill'
+                  ? 'desktop mill'
+                  : s.kind === 'strip'
+                    ? 'strip board'
+                    : `house, ${s.maxCopperLayers} layers`}
               </span>
             </span>
             <span className="text-faint block text-[13px]">{s.description}</span>

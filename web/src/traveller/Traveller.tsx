@@ -60,6 +60,8 @@ function stops(
   const questions = openCount(job);
   const { board, built } = job;
   const [checkMark, checkSays] = check(job);
+  const strip = sheet?.kind === 'strip';
+  const circuit = job.layers.length === 0;
   const list: Stop[] = [
     {
       station: 'bring-in',
@@ -73,9 +75,10 @@ function stops(
     {
       station: 'look-over',
       name: 'Look over',
-      mark: board.widthMm > 0 && board.copperLayers > 0 ? 'done' : 'stop',
-      says:
-        board.widthMm > 0
+      mark: circuit ? 'open' : board.widthMm > 0 && board.copperLayers > 0 ? 'done' : 'stop',
+      says: circuit
+        ? 'a circuit without a board yet'
+        : board.widthMm > 0
           ? `${board.widthMm.toFixed(1)} × ${board.heightMm.toFixed(1)} mm, ${board.copperLayers} copper`
           : 'no closed outline',
     },
@@ -127,6 +130,14 @@ function stops(
           ? 'cannot be made'
           : `${job.panel.boards} boards, ${job.panel.widthMm.toFixed(0)} × ${job.panel.heightMm.toFixed(0)} mm`,
   });
+  if (strip) {
+    list.push({
+      station: 'strips',
+      name: 'Strips',
+      mark: job.check.ran && job.check.openStops > 0 ? 'stop' : 'done',
+      says: 'parts, cuts and links',
+    });
+  }
   if (sheet?.kind === 'mill') {
     list.push({ station: 'mill', name: 'Mill', mark: 'done', says: 'programs for this mill' });
   }
@@ -140,7 +151,7 @@ function stops(
         : `cut ${cuts[0].number} of ${cuts[0].created.slice(0, 10)}`
       : 'nothing handed over',
   });
-  if (sheet?.kind !== 'mill') {
+  if (sheet?.kind !== 'mill' && !strip) {
     list.push({ station: 'order', name: 'Order', ...standing(orders) });
   }
   list.push({
@@ -153,7 +164,9 @@ function stops(
         ? 'nothing to solder by hand'
         : `${built.soldered} of ${built.byHand} parts soldered`,
   });
-  return list;
+  // What a strip board has no use for is left out.
+  const none: readonly Station[] = strip ? ['touch-up', 'stencil', 'panel'] : [];
+  return list.filter((s) => !none.includes(s.station));
 }
 
 interface Next {
@@ -184,7 +197,9 @@ function next(job: Job, list: readonly Stop[]): Next {
     return { station: 'check', says: 'The board is being checked against the shop.' };
   }
   if (of('check')?.mark === 'stop') {
-    return { station: 'check', says: 'Go through the stop findings.' };
+    return of('strips')
+      ? { station: 'strips', says: 'Put the strip plan right.' }
+      : { station: 'check', says: 'Go through the stop findings.' };
   }
   if (of('cut')?.mark === 'open') {
     return { station: 'cut', says: 'Make the cut.' };

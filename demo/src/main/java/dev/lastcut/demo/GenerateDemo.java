@@ -16,7 +16,8 @@ public final class GenerateDemo {
             Map.of(
                     "hive-scale-node", HiveScaleNode::files,
                     "joint-box", JointBox::files,
-                    "honeycomb-tag", HoneycombTag::files);
+                    "honeycomb-tag", HoneycombTag::files,
+                    "hive-alarm", HiveAlarm::files);
 
     private GenerateDemo() {}
 

@@ -11,8 +11,8 @@ import org.locationtech.jts.index.strtree.STRtree;
 
 /** Which bodies of a layout are in each other's way, and what lies under them. */
 public final class StripBodies {
-    /** Bodies that share less are taken to touch, mm². */
-    private static final double TOUCHING_MM2 = 0.05;
+    /** Bodies that overlap by twice this touch: nominal sizes are not finer. */
+    private static final double TOUCHING_MM = 0.05;
 
     /** Half the thickness of a lead, mm. */
     private static final double LEAD_MM = 0.3;
@@ -55,7 +55,8 @@ public final class StripBodies {
                 (name, body) -> {
                     for (String other : near(body)) {
                         if (other.compareTo(name) > 0
-                                && body.intersection(bodies.get(other)).getArea() > TOUCHING_MM2) {
+                                && body.buffer(-TOUCHING_MM)
+                                        .intersects(bodies.get(other).buffer(-TOUCHING_MM))) {
                             all.add(new Collision(name, other, false));
                         }
                     }

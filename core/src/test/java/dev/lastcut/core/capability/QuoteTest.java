@@ -71,7 +71,8 @@ class QuoteTest {
                                 "gold",
                                 OrderOption.MATERIAL,
                                 "transparent film",
-                                "gold does not hold on it")));
+                                "gold does not hold on it")),
+                Optional.empty());
     }
 
     private static Optional<Limit> limit(double mm) {

@@ -111,7 +111,7 @@ public class CheckService {
     public List<AtShop> shops(long id) {
         Moment now = jobs.now(id);
         List<AtShop> all = new ArrayList<>();
-        for (CapabilitySheet s : sheets.all()) {
+        for (CapabilitySheet s : alike(now)) {
             all.add(
                     new AtShop(
                             Making.against(s, new Asking(now.ticket()), jobs.neighbours()),
@@ -120,11 +120,17 @@ public class CheckService {
         return all;
     }
 
+    /** The shops the board can be made at as it is: strip board is laid out otherwise. */
+    private List<CapabilitySheet> alike(Moment now) {
+        boolean strip = now.sheet().flatMap(CapabilitySheet::strip).isPresent();
+        return sheets.all().stream().filter(s -> s.strip().isPresent() == strip).toList();
+    }
+
     /** Checks the board against every sheet. */
     public void checkShops(long id, Task task) {
         Moment now = jobs.now(id);
         DesignNumbers.of(jobs.board(now));
-        for (CapabilitySheet s : sheets.all()) {
+        for (CapabilitySheet s : alike(now)) {
             if (!task.isCancelled()) {
                 run(now, s, task);
             }

@@ -3,6 +3,7 @@ package dev.lastcut.server.jobs;
 import dev.lastcut.core.board.Correction;
 import dev.lastcut.core.board.SourceFile;
 import dev.lastcut.core.capability.CapabilitySheet;
+import dev.lastcut.core.job.StripMaking;
 import dev.lastcut.core.ticket.Misfit;
 import dev.lastcut.core.ticket.Ticket;
 import dev.lastcut.server.sheets.Sheets;
@@ -89,6 +90,11 @@ public class ChoiceService {
             all.add(new Misfit("shop", "there is no sheet '" + after.shop().get() + "'"));
         }
         sheet.ifPresent(s -> all.addAll(Misfit.tools(after, s)));
+        sheet.ifPresent(s -> all.addAll(Misfit.stock(after, s)));
+        if (!after.shop().equals(before.shop())) {
+            sheet.flatMap(s -> StripMaking.unfit(jobs.asRead(id).board(), s))
+                    .ifPresent(says -> all.add(new Misfit("shop", says.replaceAll("\\.$", ""))));
+        }
         // Only then is the board looked at: it may have to be read for it.
         if (!after.currents().equals(before.currents()) || !after.mill().equals(before.mill())) {
             all.addAll(Misfit.nets(after, jobs.board(jobs.now(id), after)));

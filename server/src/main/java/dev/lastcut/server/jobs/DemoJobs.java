@@ -22,8 +22,11 @@ import org.springframework.stereotype.Component;
 /** With {@code --demo}, brings in the demo boards when there is no job yet. */
 @Component
 class DemoJobs implements ApplicationRunner {
+    /** A circuit without a layout. */
+    private static final String STRIP = "hive-alarm.zip";
+
     private static final List<String> PACKS =
-            List.of("hive-scale-node.zip", "joint-box.zip", "honeycomb-tag.zip");
+            List.of("hive-scale-node.zip", "joint-box.zip", "honeycomb-tag.zip", STRIP);
     private final JobService jobs;
     private final ChoiceService choices;
     private final TaskRunner tasks;
@@ -51,6 +54,9 @@ class DemoJobs implements ApplicationRunner {
                         long id = jobs.bringIn(pack, task);
                         if (pack.name().startsWith(PACKS.get(0))) {
                             populate(id);
+                        } else if (pack.name().equals(STRIP)) {
+                            choices.choose(id, Optional.empty(), t -> t.withShop("burr-strip"));
+                            jobs.read(id, task);
                         }
                     }
                     return "";

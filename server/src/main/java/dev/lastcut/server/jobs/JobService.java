@@ -261,9 +261,7 @@ public class JobService {
     boolean isRead(long id) {
         Moment now = now(id);
         boolean read = boards.peek(now.board().files(), now.ticket()).isPresent();
-        boolean done =
-                now.ticket().touches().isEmpty()
-                        || touched.peek(now.board(), now.ticket()).isPresent();
+        boolean done = !now.board().isMade() || touched.peek(now.board(), now.ticket()).isPresent();
         return !told.contains(id) && read && done;
     }
 
@@ -431,12 +429,14 @@ public class JobService {
 
     private Touched touched(Moment m, Ticket ticket, CheckRunner.Progress progress) {
         BoardGeometry read = read(m, ticket, progress);
-        if (ticket.touches().isEmpty()) {
+        Moment.BoardKey key = key(m.board().files(), ticket);
+        if (!key.isMade()) {
             return Touched.none(read);
         }
-        progress.step(1, 2, "doing the finishing touches");
+        boolean strip = ticket.shop().flatMap(sheets::find).flatMap(s -> s.strip()).isPresent();
+        progress.step(1, 2, strip ? "laying out the strip board" : "doing the finishing touches");
         return touched.get(
-                key(m.board().files(), ticket),
+                key,
                 ticket,
                 asking ->
                         Making.touched(
@@ -449,7 +449,7 @@ public class JobService {
     /** A word that changes whenever what the touches make of the board may; empty for none. */
     public String touchStamp(long id) {
         Moment now = now(id);
-        return now.ticket().touches().isEmpty()
+        return !now.board().isMade()
                 ? ""
                 : Manifest.sha256(now.board().touches().toString().getBytes(StandardCharsets.UTF_8))
                         .substring(0, 16);
@@ -476,6 +476,12 @@ public class JobService {
         } catch (UnusablePackException e) {
             throw new RefusedException(e.getMessage());
         }
+    }
+
+    /** The board as its pack has it, before anything is done to it. */
+    public BoardGeometry asRead(long id) {
+        Moment now = now(id);
+        return read(now, now.ticket(), (done, of, title) -> {});
     }
 
     /** The files of a job's newest revision as they were brought in. */
@@ -528,7 +534,7 @@ public class JobService {
         CapabilitySheet sheet = now.requireSheet();
         if (!sheet.isMill()) {
             throw new RefusedException(
-                    sheet.name() + " is a board house. Choose a mill at the Shop station first.");
+                    sheet.name() + " is no mill. Choose a mill at the Shop station first.");
         }
         return sheet;
     }

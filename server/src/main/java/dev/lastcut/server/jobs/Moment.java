@@ -3,7 +3,9 @@ package dev.lastcut.server.jobs;
 import dev.lastcut.core.capability.CapabilitySheet;
 import dev.lastcut.core.capability.Headroom;
 import dev.lastcut.core.capability.Order;
+import dev.lastcut.core.capability.StripTerms;
 import dev.lastcut.core.intake.Choices;
+import dev.lastcut.core.strip.StripChoices;
 import dev.lastcut.core.ticket.Ticket;
 import dev.lastcut.core.touch.Step;
 import java.util.List;
@@ -38,7 +40,20 @@ record Moment(
                 Headroom headroom,
                 Order order) {}
 
+        /** What a layout on strip board depends on. */
+        record LaidOut(StripTerms terms, StripChoices choices) {}
+
+        /** Whether the board is made of more than its files. */
+        boolean isMade() {
+            return !touches.equals(List.of());
+        }
+
         static BoardKey of(String files, Ticket ticket, Optional<CapabilitySheet> sheet) {
+            Optional<StripTerms> strip = sheet.flatMap(CapabilitySheet::strip);
+            if (strip.isPresent()) {
+                return new BoardKey(
+                        files, ticket.files(), new LaidOut(strip.get(), ticket.strip()));
+            }
             return new BoardKey(
                     files,
                     ticket.files(),

@@ -92,6 +92,7 @@ import dev.lastcut.core.check.silk.SilkOnPadRule;
 import dev.lastcut.core.check.silk.SilkWidthRule;
 import dev.lastcut.core.check.strip.StripBodiesRule;
 import dev.lastcut.core.check.strip.StripHolesRule;
+import dev.lastcut.core.check.strip.StripLinksRule;
 import dev.lastcut.core.check.strip.StripNotPlacedRule;
 import dev.lastcut.core.check.strip.StripOpenRule;
 import dev.lastcut.core.check.strip.StripReachRule;
@@ -216,6 +217,7 @@ public final class CheckRunner {
                     new StripReachRule(),
                     new StripHolesRule(),
                     new StripBodiesRule(),
+                    new StripLinksRule(),
                     new StripOpenRule(),
                     new StripShortRule());
 

@@ -15,6 +15,9 @@ final class Arrangement {
 
     private static final double LENGTH = 0.05;
 
+    /** A wire without a free hole at one of its ends. */
+    private static final double CROWDED = 8;
+
     /** How far a lead keeps from another part's body, pitches. */
     private static final double LEAD_ROOM = 0.12;
 
@@ -28,12 +31,18 @@ final class Arrangement {
 
     private final Stance[][] stances;
     private final int[] keys;
+    private final int[] order;
+    private final int[] partOf;
+    private final int[] indexOf;
     private final int[] segStrip;
     private final int[] segLo;
     private final int[] segHi;
     private final int[] segNext;
     private final int[] head;
     private final double[] reach;
+    private final int[] parent;
+    private final int[] held;
+    private final int[] wires;
     private final int[] ofNet;
 
     /** What is in the way of a plan, in the last {@link #cost}. */
@@ -52,12 +61,26 @@ final class Arrangement {
             leads += its.length;
         }
         keys = new int[leads];
+        order = new int[leads];
+        partOf = new int[leads];
+        indexOf = new int[leads];
+        int lead = 0;
+        for (int p = 0; p < n; p++) {
+            for (int i = 0; i < board.net[p].length; i++) {
+                order[lead] = lead;
+                partOf[lead] = p;
+                indexOf[lead++] = i;
+            }
+        }
         segStrip = new int[leads];
         segLo = new int[leads];
         segHi = new int[leads];
         segNext = new int[leads];
         head = new int[board.nets];
         reach = new double[leads];
+        parent = new int[leads];
+        held = new int[leads];
+        wires = new int[leads];
         ofNet = new int[leads];
     }
 
@@ -82,26 +105,41 @@ final class Arrangement {
     double cost() {
         faults = 0;
         double extra = bodies();
-        int n = 0;
-        for (int p = 0; p < stance.length; p++) {
-            Stance at = stanceOf(p);
-            for (int i = 0; i < at.strip().length; i++) {
-                int s = strip[p] + at.strip()[i];
-                int h = hole[p] + at.hole()[i];
-                if (s < 0 || h < 0 || s >= board.strips || h >= board.holes) {
-                    faults += COLLISION;
-                    s = Math.max(0, Math.min(board.strips - 1, s));
-                    h = Math.max(0, Math.min(board.holes - 1, h));
-                } else if (board.gap[s][h]) {
-                    faults += COLLISION;
-                }
-                keys[n++] = s << 20 | h << 12 | board.net[p][i];
-            }
-        }
-        Arrays.sort(keys, 0, n);
-        int cuts = segments(n);
+        sort();
+        int cuts = segments(keys.length);
         double links = links();
         return board.weights.area() * area() + board.weights.cut() * cuts + links + extra + faults;
+    }
+
+    /**
+     * Sorts the leads by strip and hole. They keep their order from the arrangement before, of
+     * which few moved, so that they are put in order by insertion.
+     */
+    private void sort() {
+        for (int n = 0; n < order.length; n++) {
+            int lead = order[n];
+            int p = partOf[lead];
+            int i = indexOf[lead];
+            Stance at = stanceOf(p);
+            int s = strip[p] + at.strip()[i];
+            int h = hole[p] + at.hole()[i];
+            if (s < 0 || h < 0 || s >= board.strips || h >= board.holes) {
+                faults += COLLISION;
+                s = Math.max(0, Math.min(board.strips - 1, s));
+                h = Math.max(0, Math.min(board.holes - 1, h));
+            } else if (board.gap[s][h]) {
+                faults += COLLISION;
+            }
+            int key = s << 20 | h << 12 | board.net[p][i];
+            int to = n;
+            while (to > 0 && keys[to - 1] > key) {
+                keys[to] = keys[to - 1];
+                order[to] = order[to - 1];
+                to--;
+            }
+            keys[to] = key;
+            order[to] = lead;
+        }
     }
 
     /** Holes of the board in use, the bodies included. */
@@ -139,6 +177,10 @@ final class Arrangement {
                 Stance b = stanceOf(q);
                 int ds = strip[q] - strip[p];
                 int dh = hole[q] - hole[p];
+                int apart = a.reach() + b.reach();
+                if (ds > apart || -ds > apart || dh > apart || -dh > apart) {
+                    continue;
+                }
                 double overS =
                         Math.min(a.maxStrip(), b.maxStrip() + ds)
                                 - Math.max(a.minStrip(), b.minStrip() + ds);
@@ -190,6 +232,7 @@ final class Arrangement {
             boolean gapBetween = sameStrip && hasGap(s, segHi[last], h);
             if (sameStrip && !gapBetween && ofNet[last] == net) {
                 segHi[last] = h;
+                held[last]++;
                 continue;
             }
             if (sameStrip && !gapBetween) {
@@ -202,6 +245,8 @@ final class Arrangement {
             segStrip[last] = s;
             segLo[last] = h;
             segHi[last] = h;
+            held[last] = 1;
+            wires[last] = 0;
             ofNet[last] = net;
             segNext[last] = head[net];
             head[net] = last;
@@ -239,7 +284,11 @@ final class Arrangement {
                 int nearest = -1;
                 for (int i = first; i >= 0; i = segNext[i]) {
                     if (reach[i] >= 0) {
-                        reach[i] = Math.min(reach[i], wire(from, i));
+                        double length = wire(from, i);
+                        if (length < reach[i]) {
+                            reach[i] = length;
+                            parent[i] = from;
+                        }
                         if (nearest < 0 || reach[i] < reach[nearest]) {
                             nearest = i;
                         }
@@ -249,8 +298,30 @@ final class Arrangement {
                     break;
                 }
                 sum += reach[nearest];
+                wires[nearest]++;
+                wires[parent[nearest]]++;
                 reach[nearest] = -1;
                 from = nearest;
+            }
+        }
+        return sum + crowding();
+    }
+
+    /** Wires for whose ends there are not enough free holes on their copper. */
+    private double crowding() {
+        int first = board.holes;
+        int last = 0;
+        for (int i = 0; i < segmentCount; i++) {
+            first = Math.min(first, segLo[i]);
+            last = Math.max(last, segHi[i]);
+        }
+        double sum = 0;
+        for (int i = 0; i < segmentCount; i++) {
+            if (wires[i] > 0) {
+                int lo = i > 0 && segStrip[i - 1] == segStrip[i] ? segHi[i - 1] + 2 : first;
+                int hi = Math.min(neighbour(i), last);
+                int free = Math.max(segHi[i], hi) - Math.min(segLo[i], lo) + 1 - held[i];
+                sum += CROWDED * Math.max(0, wires[i] - free);
             }
         }
         return sum;

@@ -3,6 +3,7 @@ package dev.lastcut.core.strip.search;
 import dev.lastcut.core.strip.GridHole;
 import dev.lastcut.core.strip.StripPlan;
 import dev.lastcut.core.strip.StripWeights;
+import dev.lastcut.core.strip.Wires;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
@@ -20,6 +21,9 @@ import java.util.stream.IntStream;
 final class LinkRouter {
     /** What a link over a body costs beside others, in the place of one hole further. */
     private static final double OVER_BODY = 6;
+
+    /** The same in the cost of a plan. */
+    private static final double OVER = 3;
 
     private static final double OUTSIDE = 4;
 
@@ -220,7 +224,7 @@ final class LinkRouter {
     /** A bare wire across the strips, or along one strip over what parts it. */
     private Optional<StripPlan.Link> straight(Pair p) {
         if (p.a().strip == p.b().strip) {
-            return cheapest(p, false);
+            return cheapest(p);
         }
         StripPlan.Link best = null;
         double least = Double.MAX_VALUE;
@@ -233,7 +237,7 @@ final class LinkRouter {
             StripPlan.Link link =
                     new StripPlan.Link(new GridHole(p.a().strip, h), new GridHole(p.b().strip, h));
             double cost = beyond(p.a(), h) + beyond(p.b(), h);
-            if (cost < least && !crossesLink(link)) {
+            if (cost < least && isClear(link)) {
                 cost += bodies(link) * OVER_BODY;
                 if (cost < least) {
                     least = cost;
@@ -246,10 +250,10 @@ final class LinkRouter {
 
     /** An insulated wire between the nearest holes. */
     private Optional<StripPlan.Link> slanted(Pair p) {
-        return p.a().strip == p.b().strip ? Optional.empty() : cheapest(p, true);
+        return p.a().strip == p.b().strip ? Optional.empty() : cheapest(p);
     }
 
-    private Optional<StripPlan.Link> cheapest(Pair p, boolean insulated) {
+    private Optional<StripPlan.Link> cheapest(Pair p) {
         StripPlan.Link best = null;
         double least = Double.MAX_VALUE;
         for (int x : near(p.a())) {
@@ -261,7 +265,7 @@ final class LinkRouter {
                 StripPlan.Link link =
                         new StripPlan.Link(
                                 new GridHole(p.a().strip, x), new GridHole(p.b().strip, y));
-                if (insulated || !crossesLink(link)) {
+                if (isClear(link)) {
                     cost += bodies(link) * OVER_BODY;
                     if (cost < least) {
                         least = cost;
@@ -291,44 +295,20 @@ final class LinkRouter {
         return 0.2 * Math.max(0, Math.max(r.lo - hole, hole - r.hi)) + outside;
     }
 
-    /** Bare wires must not lie on each other. */
-    private boolean crossesLink(StripPlan.Link l) {
-        for (StripPlan.Link o : links) {
-            boolean sameColumn =
-                    l.isStraight()
-                            && o.isStraight()
-                            && l.from().hole() == l.to().hole()
-                            && o.from().hole() == o.to().hole()
-                            && l.from().hole() == o.from().hole();
-            boolean sameStrip =
-                    l.from().strip() == l.to().strip()
-                            && o.from().strip() == o.to().strip()
-                            && l.from().strip() == o.from().strip();
-            if (sameColumn
-                    && overlap(
-                            l.from().strip(), l.to().strip(), o.from().strip(), o.to().strip())) {
-                return true;
-            }
-            if (sameStrip
-                    && overlap(l.from().hole(), l.to().hole(), o.from().hole(), o.to().hole())) {
-                return true;
-            }
-        }
-        // Nor over the lead of a part that stands between their ends.
-        if (l.from().hole() == l.to().hole()) {
-            int from = Math.min(l.from().strip(), l.to().strip());
-            int to = Math.max(l.from().strip(), l.to().strip());
-            for (int s = from + 1; s < to; s++) {
-                if (taken[s][l.from().hole()]) {
-                    return true;
+    /** Whether a wire keeps off all leads and other wires. */
+    private boolean isClear(StripPlan.Link l) {
+        int fromS = Math.min(l.from().strip(), l.to().strip());
+        int toS = Math.max(l.from().strip(), l.to().strip());
+        int fromH = Math.min(l.from().hole(), l.to().hole());
+        int toH = Math.max(l.from().hole(), l.to().hole());
+        for (int s = fromS; s <= toS; s++) {
+            for (int h = fromH; h <= toH; h++) {
+                if (taken[s][h] && !Wires.isEnd(l, s, h) && Wires.distance(l, s, h) < Wires.ROOM) {
+                    return false;
                 }
             }
         }
-        return false;
-    }
-
-    private static boolean overlap(int a, int b, int c, int d) {
-        return Math.min(a, b) <= Math.max(c, d) && Math.min(c, d) <= Math.max(a, b);
+        return links.stream().noneMatch(o -> Wires.meet(l, o));
     }
 
     private int bodies(StripPlan.Link l) {
@@ -453,7 +433,7 @@ final class LinkRouter {
                         + w.link() * links.size()
                         + w.cut() * cuts.size()
                         + extra
-                        + 2.0 * overBodies;
+                        + OVER * overBodies;
         return new Routed(plan, cost, unjoined);
     }
 }

@@ -15,6 +15,7 @@ import org.locationtech.jts.geom.Envelope;
  * One way a part may stand: its leads from the first one, and its body. All in pitches.
  *
  * @param extra what this way costs beyond others, as standing parts do
+ * @param reach nothing of it is farther from its first lead along or across the strips
  */
 record Stance(
         int[] strip,
@@ -24,7 +25,8 @@ record Stance(
         double maxStrip,
         double maxHole,
         boolean standing,
-        double extra) {
+        double extra,
+        int reach) {
     private static final double STANDING = 1.5;
 
     /** Each pitch that leads are bent beyond what they need. */
@@ -83,6 +85,18 @@ record Stance(
         return of(part, feet, placed.standing(), 0, pitchMm);
     }
 
+    private static int reach(int[] strip, int[] hole, Envelope box, double pitchMm) {
+        double most =
+                Math.max(
+                        Math.max(-box.getMinX(), box.getMaxX()),
+                        Math.max(-box.getMinY(), box.getMaxY()));
+        int reach = (int) Math.ceil(most / pitchMm);
+        for (int i = 0; i < strip.length; i++) {
+            reach = Math.max(reach, Math.max(Math.abs(strip[i]), Math.abs(hole[i])));
+        }
+        return reach + 1;
+    }
+
     private static Stance of(
             StripPart part, List<GridHole> feet, boolean standing, double extra, double pitchMm) {
         Map<String, GridHole> pins = new LinkedHashMap<>();
@@ -105,6 +119,7 @@ record Stance(
                 box.getMaxY() / pitchMm,
                 box.getMaxX() / pitchMm,
                 standing,
-                extra);
+                extra,
+                reach(strip, hole, box, pitchMm));
     }
 }

@@ -23,13 +23,23 @@ import java.util.random.RandomGeneratorFactory;
  * result depends on nothing but what is given.
  */
 public final class StripSearch {
-    private static final int RUNS = 4;
+    private static final int FEWEST_RUNS = 4;
+
+    /** Small circuits are looked through more often; in steps of parts and runs. */
+    private static final int RUNS_TIMES_PARTS = 70;
+
+    private static final int MOST_RUNS = 10;
 
     /** Moves of one run for each part; more parts need more of them. */
-    private static final int MOVES_PER_PART = 14_000;
+    private static final int MOVES_PER_PART = 9_000;
 
     private static final double HOT = 40;
     private static final double COLD = 0.25;
+
+    /** Below this heat arrangements that may be as good as the best one are laid out whole. */
+    private static final double COOL = 6;
+
+    private static final double NEAR = 8;
 
     /** How much room parts have at the start, holes for each lead. */
     private static final double START_ROOM = 7;
@@ -73,7 +83,11 @@ public final class StripSearch {
         }
         boolean placed = board.locked.stream().allMatch(l -> l != null);
         AtomicInteger steps = new AtomicInteger();
-        int all = placed ? 1 : RUNS;
+        int all =
+                placed
+                        ? 1
+                        : Math.max(
+                                FEWEST_RUNS, Math.min(MOST_RUNS, RUNS_TIMES_PARTS / board.size()));
         List<Integer> seeds = new ArrayList<>();
         for (int i = 0; i < all; i++) {
             seeds.add(i);
@@ -169,7 +183,10 @@ public final class StripSearch {
                     cost = next;
                     // Laying wires takes as long as many moves: only of what promises to be better.
                     boolean promising =
-                            cost < tried || (cost < bestEstimate && random.nextInt(8) == 0);
+                            cost < tried
+                                    || (t < COOL
+                                            && cost < bestEstimate + NEAR
+                                            && random.nextInt(3) == 0);
                     if (now.faults == 0 && promising) {
                         tried = Math.min(tried, cost);
                         keep(cost);
