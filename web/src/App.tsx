@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
-import { useCallback, useEffect, useMemo, useState } from 'react';
+import { useCallback, useEffect, useMemo } from 'react';
 import { api, type Finding, type Job, type Parts as PartsResult } from './api/client';
 import { filtered } from './check/findings';
 import { useRecheck } from './check/useRecheck';
@@ -31,12 +31,8 @@ import { Parts } from './stations/Parts';
 import { Shop } from './stations/Shop';
 import { Strips } from './stations/Strips';
 import { StripTable } from './strip/StripTable';
-import {
-  planOf as stripPlanOf,
-  toTicket as stripToTicket,
-  type Plan as StripPlan,
-} from './strip/plan';
 import { useStrip, useStripState } from './strip/useStrip';
+import { useStripPlan } from './strip/useStripPlan';
 import { Stencil } from './stations/Stencil';
 import { TouchUp } from './stations/TouchUp';
 import { drawTouch } from './touch/drawTouch';
@@ -204,22 +200,8 @@ function Bench({ job, station }: { job: Job; station: Station }) {
   );
   const strip = useStrip(job, station === 'strips');
   const stripData = strip.data ?? null;
-  // What was just done is shown while its answer is on the way.
-  const [draft, setDraft] = useState<{ of: typeof stripData; plan: StripPlan } | null>(null);
-  const stripPlan = useMemo(
-    () =>
-      draft && draft.of === stripData ? draft.plan : stripData ? stripPlanOf(stripData) : null,
-    [draft, stripData],
-  );
-  const changeStrip = useCallback(
-    (next: StripPlan) => {
-      if (stripData) {
-        setDraft({ of: stripData, plan: next });
-        changePanel(() => api.setStrip(job.id, stripToTicket(stripData, next)));
-      }
-    },
-    [changePanel, job.id, stripData],
-  );
+  const stripEdit = useStripPlan(job.id, stripData);
+  const stripPlan = stripEdit.plan;
   const kit = useKit(job, station === 'bench');
   const kitStep = useKitStep((s) => s.step);
   const photo = usePhoto();
@@ -317,7 +299,8 @@ function Bench({ job, station }: { job: Job; station: Station }) {
         view={stripData}
         plan={stripPlan}
         error={stripData ? '' : (strip.error?.message ?? '')}
-        onChange={changeStrip}
+        refused={stripEdit.error}
+        onChange={stripEdit.change}
         outputs={outputData}
       />
     ),
@@ -352,7 +335,7 @@ function Bench({ job, station }: { job: Job; station: Station }) {
               onMoved={movePanel}
             />
           ) : station === 'strips' && stripData && stripPlan ? (
-            <StripTable view={stripData} plan={stripPlan} onChange={changeStrip} />
+            <StripTable view={stripData} plan={stripPlan} onChange={stripEdit.change} />
           ) : pictured ? (
             <DeskPictures key={pictured.id} order={pictured} />
           ) : (

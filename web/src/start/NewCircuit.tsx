@@ -21,11 +21,16 @@ export function NewCircuit({
   const [name, setName] = useState('');
   const [nets, setNets] = useState<Grid>(empty(2));
   const [parts, setParts] = useState<Grid>(empty(3));
-  const wrong = useMemo(() => faults(nets, parts), [nets, parts]);
+  const all = useMemo(() => faults(nets, parts), [nets, parts]);
   const [tried, setTried] = useState(false);
+  // That nothing is written yet is no mistake before one wants to go on.
+  const wrong = useMemo(
+    () => (tried ? all : new Map([...all].filter(([cell]) => cell !== 'nets 0 0'))),
+    [all, tried],
+  );
   const begin = () => {
     setTried(true);
-    if (wrong.size > 0) {
+    if (all.size > 0) {
       return;
     }
     const folder = name.trim() || 'strip-board';

@@ -30,6 +30,7 @@ export function Strips({
   view,
   plan,
   error,
+  refused,
   onChange,
   outputs,
 }: {
@@ -37,6 +38,8 @@ export function Strips({
   view: StripResult | null;
   plan: Plan | null;
   error: string;
+  /** Why the last change was not taken. */
+  refused: string;
   onChange: (next: Plan) => void;
   outputs: Outputs | null;
 }) {
@@ -65,6 +68,11 @@ export function Strips({
           : 'Every net is joined, and nothing else is.'
       }
     >
+      {refused ? (
+        <p role="alert" className="text-stop mb-2">
+          {refused}
+        </p>
+      ) : null}
       <Fact name="Board">
         {plan.strips} strips × {plan.holes} holes, {(plan.holes * view.pitchMm).toFixed(0)} ×{' '}
         {(plan.strips * view.pitchMm).toFixed(0)} mm

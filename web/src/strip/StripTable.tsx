@@ -54,6 +54,7 @@ export function StripTable({
   const [linkFrom, setLinkFrom] = useState<Hole | null>(null);
   const [pointed, setPointed] = useState<Hole | null>(null);
   const [zoom, setZoom] = useState(0);
+  const [focused, setFocused] = useState(false);
   const p = view.pitchMm;
   const width = (plan.holes - 1) * p;
   const height = (plan.strips - 1) * p;
@@ -70,7 +71,7 @@ export function StripTable({
     return map;
   }, [view.pieces]);
   const over = pointed ?? cursor;
-  const lit = pieceAt.get(`${over[0]}/${over[1]}`)?.group ?? -1;
+  const lit = pointed || focused ? (pieceAt.get(`${over[0]}/${over[1]}`)?.group ?? -1) : -1;
   const part = (name: string) => view.parts.find((q) => q.designator === name);
   const leads = useMemo(() => {
     const map = new Map<string, string>();
@@ -310,6 +311,8 @@ export function StripTable({
           onPointerUp={onUp}
           onPointerCancel={() => setDrag(null)}
           onPointerLeave={() => setPointed(null)}
+          onFocus={() => setFocused(true)}
+          onBlur={() => setFocused(false)}
           onKeyDown={onKey}
         >
           <rect
@@ -457,16 +460,18 @@ export function StripTable({
               strokeWidth={0.35}
             />
           ) : null}
-          <rect
-            x={x(cursor[1]) - p * 0.45}
-            y={y(cursor[0]) - p * 0.45}
-            width={p * 0.9}
-            height={p * 0.9}
-            fill="none"
-            stroke="#1c5a63"
-            strokeWidth={0.2}
-            strokeDasharray="0.5 0.35"
-          />
+          {focused ? (
+            <rect
+              x={x(cursor[1]) - p * 0.45}
+              y={y(cursor[0]) - p * 0.45}
+              width={p * 0.9}
+              height={p * 0.9}
+              fill="none"
+              stroke="#1c5a63"
+              strokeWidth={0.2}
+              strokeDasharray="0.5 0.35"
+            />
+          ) : null}
           {Array.from({ length: plan.holes }, (_, h) =>
             h % 5 === 0 ? (
               <text

@@ -15,6 +15,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
+import java.util.function.Supplier;
 import java.util.stream.IntStream;
 
 /** Lays the links and cuts of an arrangement hole by hole. Used once. */
@@ -72,12 +73,32 @@ final class LinkRouter {
         taken = new boolean[board.strips][board.holes];
     }
 
-    /**
-     * A plan with what it costs.
-     *
-     * @param unjoined wires for which there was no room
-     */
-    record Routed(StripPlan plan, double cost, int unjoined) {}
+    /** What wires of an arrangement cost; its plan is written down only when it is wanted. */
+    static final class Routed {
+        private final double cost;
+        private final int unjoined;
+        private final Supplier<StripPlan> plan;
+
+        Routed(double cost, int unjoined, Supplier<StripPlan> plan) {
+            this.cost = cost;
+            this.unjoined = unjoined;
+            this.plan = plan;
+        }
+
+        double cost() {
+            return cost;
+        }
+
+        /** Wires for which there was no room. */
+        int unjoined() {
+            return unjoined;
+        }
+
+        /** Only while the arrangement is as it was. */
+        StripPlan plan() {
+            return plan.get();
+        }
+    }
 
     /** Empty when leads are off the board or share a hole. */
     Optional<Routed> route() {
@@ -389,6 +410,17 @@ final class LinkRouter {
                 bought ? board.strips : Math.min(board.strips, (int) Math.ceil(highS) + 1) - fromS;
         int holes =
                 bought ? board.holes : Math.min(board.holes, (int) Math.ceil(highH) + 1) - fromH;
+        StripWeights w = board.weights;
+        double cost =
+                w.area() * strips * holes
+                        + w.link() * links.size()
+                        + w.cut() * cuts.size()
+                        + extra
+                        + OVER * overBodies;
+        return new Routed(cost, unjoined, () -> plan(cuts, fromS, fromH, strips, holes));
+    }
+
+    private StripPlan plan(Set<GridHole> cuts, int fromS, int fromH, int strips, int holes) {
         Map<String, StripPlan.Placed> parts = new LinkedHashMap<>();
         for (int p = 0; p < board.size(); p++) {
             Stance at = arranged.stanceOf(p);
@@ -417,23 +449,14 @@ final class LinkRouter {
                                 Comparator.comparing(StripPlan.Link::from)
                                         .thenComparing(StripPlan.Link::to))
                         .toList();
-        StripPlan plan =
-                new StripPlan(
-                        Optional.of(board.stock.name()),
-                        strips,
-                        holes,
-                        parts,
-                        shifted,
-                        Set.of(),
-                        moved,
-                        List.of());
-        StripWeights w = board.weights;
-        double cost =
-                w.area() * strips * holes
-                        + w.link() * links.size()
-                        + w.cut() * cuts.size()
-                        + extra
-                        + OVER * overBodies;
-        return new Routed(plan, cost, unjoined);
+        return new StripPlan(
+                Optional.of(board.stock.name()),
+                strips,
+                holes,
+                parts,
+                shifted,
+                Set.of(),
+                moved,
+                List.of());
     }
 }

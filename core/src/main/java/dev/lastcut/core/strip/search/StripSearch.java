@@ -13,6 +13,7 @@ import java.util.Optional;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.BooleanSupplier;
 import java.util.function.DoubleConsumer;
+import java.util.function.DoubleSupplier;
 import java.util.random.RandomGenerator;
 import java.util.random.RandomGeneratorFactory;
 
@@ -30,16 +31,21 @@ public final class StripSearch {
 
     private static final int MOST_RUNS = 10;
 
-    /** Moves of one run for each part; more parts need more of them. */
-    private static final int MOVES_PER_PART = 9_000;
+    /** Moves of one run for each part: with an estimate of the wires, then with all laid. */
+    private static final int ROUGH_MOVES = 4_500;
+
+    private static final int FINE_MOVES = 2_500;
+    private static final int FEWEST_PARTS = 12;
 
     private static final double HOT = 40;
+    private static final double WARM = 4;
     private static final double COLD = 0.25;
 
-    /** Below this heat arrangements that may be as good as the best one are laid out whole. */
-    private static final double COOL = 6;
+    /** A wire for which there is no room. */
+    private static final double UNJOINED = 15;
 
-    private static final double NEAR = 8;
+    /** More than any plan costs: parts in each other's way. */
+    private static final double HOPELESS = 10_000;
 
     /** How much room parts have at the start, holes for each lead. */
     private static final double START_ROOM = 7;
@@ -115,15 +121,14 @@ public final class StripSearch {
 
     /** One run. */
     private static final class Run {
-        static final int REPORTS = 50;
+        private static final int REPORTS_OF_A_STAGE = 25;
+        static final int REPORTS = 2 * REPORTS_OF_A_STAGE;
 
         private final SearchBoard board;
         private final RandomGenerator random;
         private final BooleanSupplier cancelled;
         private final Arrangement now;
         private Optional<LinkRouter.Routed> best = Optional.empty();
-        private double bestEstimate = Double.MAX_VALUE;
-        private double tried = Double.MAX_VALUE;
 
         Run(SearchBoard board, int seed, BooleanSupplier cancelled) {
             this.board = board;
@@ -156,64 +161,65 @@ public final class StripSearch {
         }
 
         Optional<LinkRouter.Routed> best(Runnable reported) {
-            double cost = now.cost();
-            keep(cost);
-            int free = (int) board.locked.stream().filter(l -> l == null).count();
-            if (free == 0) {
+            int free =
+                    Math.max(
+                            FEWEST_PARTS,
+                            (int) board.locked.stream().filter(l -> l == null).count());
+            if (board.locked.stream().allMatch(l -> l != null)) {
+                exact();
                 reported.run();
                 return best;
             }
+            anneal(ROUGH_MOVES * free, HOT, WARM, now::cost, reported);
+            anneal(FINE_MOVES * free, WARM, COLD, this::exact, reported);
+            return best;
+        }
+
+        /** Moves parts about while it cools down from one heat to another. */
+        private void anneal(
+                int moves, double hot, double cold, DoubleSupplier energy, Runnable reported) {
             Arrangement before = now.copy();
-            int moves = MOVES_PER_PART * Math.max(12, free);
-            double cooling = Math.pow(COLD / HOT, 1.0 / moves);
-            double t = HOT;
+            double cost = energy.getAsDouble();
+            double cooling = Math.pow(cold / hot, 1.0 / moves);
+            double t = hot;
             for (int i = 0; i < moves; i++) {
                 if (i % PATIENCE == 0 && cancelled.getAsBoolean()) {
-                    break;
+                    return;
                 }
-                if (i % (moves / REPORTS) == 0) {
+                if (i % (moves / REPORTS_OF_A_STAGE) == 0) {
                     reported.run();
                 }
                 before.take(now);
                 if (!move(t)) {
                     continue;
                 }
-                double next = now.cost();
+                double next = energy.getAsDouble();
                 if (next <= cost || random.nextDouble() < Math.exp((cost - next) / t)) {
                     cost = next;
-                    // Laying wires takes as long as many moves: only of what promises to be better.
-                    boolean promising =
-                            cost < tried
-                                    || (t < COOL
-                                            && cost < bestEstimate + NEAR
-                                            && random.nextInt(3) == 0);
-                    if (now.faults == 0 && promising) {
-                        tried = Math.min(tried, cost);
-                        keep(cost);
-                    }
                 } else {
                     now.take(before);
                 }
                 t *= cooling;
             }
-            return best;
         }
 
-        /** Lays the wires of what is arranged, and keeps the plan if it is the best one. */
-        private void keep(double estimate) {
-            if (now.faults > 0 && best.isPresent()) {
-                return;
+        /** The cost with all wires laid; the best plan is kept on the way. */
+        private double exact() {
+            double estimate = now.cost();
+            boolean fixed = board.locked.stream().anyMatch(l -> l != null);
+            if (now.faults > 0 && !fixed) {
+                return HOPELESS + estimate;
             }
             Optional<LinkRouter.Routed> routed = new LinkRouter(now).route();
-            if (now.faults > 0
-                    && routed.isPresent()
-                    && board.locked.stream().anyMatch(l -> l == null)) {
-                return;
+            if (routed.isEmpty()) {
+                return HOPELESS + estimate;
             }
-            if (routed.isPresent() && isBetter(routed.get())) {
-                best = routed;
-                bestEstimate = routed.get().unjoined() == 0 ? estimate : Double.MAX_VALUE;
+            if (isBetter(routed.get())) {
+                LinkRouter.Routed r = routed.get();
+                StripPlan plan = r.plan();
+                best = Optional.of(new LinkRouter.Routed(r.cost(), r.unjoined(), () -> plan));
             }
+            return routed.get().cost() + now.faults + UNJOINED * routed.get().unjoined();
         }
 
         private boolean isBetter(LinkRouter.Routed r) {
