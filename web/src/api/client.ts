@@ -37,6 +37,7 @@ export type PanelPlan = Schemas['PanelJson'];
 export type PanelFit = Schemas['PanelFitView'];
 /** The plan is null for single boards. */
 export type PanelResult = Omit<Schemas['PanelView'], 'plan'> & { plan: PanelPlan | null };
+export type Circuit = Schemas['CircuitView'];
 export type StripResult = Schemas['StripView'];
 export type Touches = Schemas['TouchesView'];
 export type TouchLine = Schemas['TouchView'];
@@ -496,6 +497,7 @@ export const api = {
     await choose(id, { mill: filed(mill) });
     return json<OnMill>(`${job(id)}/mill`);
   },
+  circuit: (id: number) => json<Circuit>(`${job(id)}/strip/circuit`),
   strip: (id: number) => json<StripResult>(`${job(id)}/strip`),
   /** What is chosen about the strip board, by the names of the ticket. */
   setStrip: (id: number, strip: Record<string, unknown>) => choose(id, { strip }),

@@ -1,18 +1,28 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { api } from '../api/client';
+import { api, type Circuit } from '../api/client';
 import { useWork } from '../api/tasks';
 import { go } from '../router';
 import { NewAdapter } from '../start/NewAdapter';
 import { NewCircuit } from '../start/NewCircuit';
 import { useView } from '../store/view';
+import { Button } from '../ui/Button';
 import { Working } from '../ui/Working';
 import { collect, type Dropped } from './dropped';
 
 /**
  * A field that takes a zip, a folder or loose files: for a new job, or for the next revision of one.
  */
-export function DropField({ tall, again = null }: { tall: boolean; again?: number | null }) {
+export function DropField({
+  tall,
+  again = null,
+  circuitOf = null,
+}: {
+  tall: boolean;
+  again?: number | null;
+  /** The name of a job whose circuit can be typed anew; null for others. */
+  circuitOf?: string | null;
+}) {
   const queries = useQueryClient();
   const work = useWork();
   const [over, setOver] = useState(false);
@@ -44,6 +54,7 @@ export function DropField({ tall, again = null }: { tall: boolean; again?: numbe
     bringIn(
       [...(list ?? [])].map((file) => ({ path: file.webkitRelativePath || file.name, file })),
     );
+  const [circuit, setCircuit] = useState<Circuit | null>(null);
   const [typing, setTyping] = useState<'circuit' | 'adapter' | null>(null);
   const begin = (files: Dropped[]) => {
     setTyping(null);
@@ -51,7 +62,16 @@ export function DropField({ tall, again = null }: { tall: boolean; again?: numbe
   };
   return (
     <div>
-      {typing === 'circuit' ? <NewCircuit onClose={() => setTyping(null)} onBegin={begin} /> : null}
+      {typing === 'circuit' && circuit && circuitOf !== null ? (
+        <NewCircuit
+          of={{ name: circuitOf, circuit }}
+          onClose={() => setTyping(null)}
+          onBegin={begin}
+        />
+      ) : null}
+      {typing === 'circuit' && circuitOf === null ? (
+        <NewCircuit onClose={() => setTyping(null)} onBegin={begin} />
+      ) : null}
       {typing === 'adapter' ? <NewAdapter onClose={() => setTyping(null)} onBegin={begin} /> : null}
       <div
         data-over={over}
@@ -96,6 +116,18 @@ export function DropField({ tall, again = null }: { tall: boolean; again?: numbe
             />
           </label>
         </div>
+        {again !== null && circuitOf !== null ? (
+          <Button
+            onClick={() =>
+              void api.circuit(again).then((c) => {
+                setCircuit(c);
+                setTyping('circuit');
+              })
+            }
+          >
+            Change the circuit
+          </Button>
+        ) : null}
         {again === null ? (
           <p className="text-faint">
             No files?{' '}

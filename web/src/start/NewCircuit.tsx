@@ -1,6 +1,7 @@
 import { useMemo, useState } from 'react';
 import { Button } from '../ui/Button';
 import { Dialog } from '../ui/Dialog';
+import type { Circuit } from '../api/client';
 import type { Dropped } from '../bringin/dropped';
 import { csv, faults, pasted, type Grid } from './circuit';
 
@@ -12,15 +13,18 @@ function empty(columns: number): Grid {
 
 /** A circuit typed or pasted: nets with their pins, and the parts. */
 export function NewCircuit({
+  of = null,
   onClose,
   onBegin,
 }: {
+  /** The circuit that is changed; null for a new one. */
+  of?: { name: string; circuit: Circuit } | null;
   onClose: () => void;
   onBegin: (files: Dropped[]) => void;
 }) {
-  const [name, setName] = useState('');
-  const [nets, setNets] = useState<Grid>(empty(2));
-  const [parts, setParts] = useState<Grid>(empty(3));
+  const [name, setName] = useState(of?.name ?? '');
+  const [nets, setNets] = useState<Grid>([...(of?.circuit.connections ?? []), ...empty(2)]);
+  const [parts, setParts] = useState<Grid>([...(of?.circuit.parts ?? []), ...empty(3)]);
   const all = useMemo(() => faults(nets, parts), [nets, parts]);
   const [tried, setTried] = useState(false);
   // That nothing is written yet is no mistake before one wants to go on.
@@ -47,16 +51,23 @@ export function NewCircuit({
     ]);
   };
   return (
-    <Dialog open onOpenChange={(open) => !open && onClose()} title="A circuit for strip board" wide>
-      <label className="mb-3 block">
-        Name{' '}
-        <input
-          aria-label="Name of the circuit"
-          value={name}
-          onChange={(e) => setName(e.target.value)}
-          className="border-edge bg-card rounded border px-2 py-0.5"
-        />
-      </label>
+    <Dialog
+      open
+      onOpenChange={(open) => !open && onClose()}
+      title={of ? `The circuit of ${of.name}` : 'A circuit for strip board'}
+      wide
+    >
+      {of ? null : (
+        <label className="mb-3 block">
+          Name{' '}
+          <input
+            aria-label="Name of the circuit"
+            value={name}
+            onChange={(e) => setName(e.target.value)}
+            className="border-edge bg-card rounded border px-2 py-0.5"
+          />
+        </label>
+      )}
       <div className="grid grid-cols-2 gap-5">
         <Table
           title="Connections"
@@ -86,7 +97,7 @@ export function NewCircuit({
       ) : null}
       <div className="mt-3 flex gap-2">
         <Button look="main" onClick={begin}>
-          Begin the job
+          {of ? 'Bring the changed circuit in' : 'Begin the job'}
         </Button>
         <Button onClick={onClose}>Cancel</Button>
       </div>

@@ -190,7 +190,11 @@ export function BringIn({ job, changes }: { job: Job; changes: Changes | null })
       <p className="text-faint mb-1.5 text-[13px]">
         Roles and choices are kept; what changed is listed and shown on the table.
       </p>
-      <DropField tall={false} again={job.id} />
+      <DropField
+        tall={false}
+        again={job.id}
+        circuitOf={job.files.some((f) => f.role === 'connections') ? job.name : null}
+      />
       <h2 className="mt-5 mb-2 font-semibold">Another board</h2>
       <DropField tall={false} />
     </Panel>

@@ -19,6 +19,7 @@ import dev.lastcut.core.kit.KitStep.Reading;
 import dev.lastcut.core.kit.KitStep.Stage;
 import dev.lastcut.core.placement.Polarities;
 import dev.lastcut.core.placement.Polarity;
+import dev.lastcut.core.strip.StripLayout;
 import dev.lastcut.core.value.Amount;
 import dev.lastcut.core.value.ColourCode;
 import dev.lastcut.core.value.Dimension;
@@ -70,11 +71,14 @@ public record BenchKit(
                                 who,
                                 plan)
                         .steps(hand);
+        List<GuideLine> lines = new ArrayList<>();
+        // In an order of the maker's own these stand as steps already.
+        if (plan.guide().entries().isEmpty()) {
+            StripLayout.of(geometry).ifPresent(l -> lines.addAll(StripSteps.before(l)));
+        }
+        lines.addAll(GuideLine.ordered(proposed, plan.guide()));
         return new BenchKit(
-                GuideLine.ordered(proposed, plan.guide()),
-                all,
-                hand.stream().filter(p -> p.placed().isEmpty()).toList(),
-                who.gaps());
+                lines, all, hand.stream().filter(p -> p.placed().isEmpty()).toList(), who.gaps());
     }
 
     /** What is soldered, in order, without the steps of one's own. */

@@ -1,5 +1,6 @@
 package dev.lastcut.server.api;
 
+import dev.lastcut.server.strip.CircuitView;
 import dev.lastcut.server.strip.StripService;
 import dev.lastcut.server.strip.StripView;
 import dev.lastcut.server.work.TaskRunner;
@@ -26,6 +27,12 @@ class StripController {
 
     /** Which parts stay where they are: "locked" ones, or all that are "placed". */
     record ProposalWish(String keep) {}
+
+    /** The circuit as its tables have it, to be changed and brought in again. */
+    @GetMapping("/circuit")
+    CircuitView circuit(@PathVariable long id) {
+        return strips.circuit(id);
+    }
 
     @GetMapping
     StripView view(@PathVariable long id) {

@@ -50,6 +50,11 @@ public class StripService {
                 layout, run, StripJson.of(chosen.with(layout.plan())), chosen.weights());
     }
 
+    /** The circuit as its tables have it. */
+    public CircuitView circuit(long id) {
+        return CircuitView.of(jobs.asRead(id).board());
+    }
+
     private StripLayout layout(long id) {
         return StripLayout.of(jobs.board(id))
                 .orElseThrow(

@@ -62,6 +62,13 @@ class AccessibilityBrowserTest extends BrowserTest {
             bench.until(d -> !d.findElements(By.cssSelector("aside section h1")).isEmpty());
             serious().forEach(s -> found.add(station + " " + s));
         }
+        bench.open("/");
+        bench.drop("[data-over]", "hive-alarm.zip", pack("hive-alarm"));
+        bench.click("nav [data-station=shop]");
+        bench.click("[data-sheet=burr-strip]");
+        bench.click("nav [data-station=strips]");
+        bench.see("[aria-label='Strip board']");
+        serious().forEach(s -> found.add("strips " + s));
         assertThat(found).isEmpty();
     }
 }

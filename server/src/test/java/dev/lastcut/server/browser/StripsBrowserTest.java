@@ -99,6 +99,24 @@ class StripsBrowserTest extends BrowserTest {
         bench.seeText("section[aria-label=Strips]", "Every net is joined, and nothing else is.");
         assertThat(count("parts")).isEqualTo("3");
 
+        // The circuit is changed at Bring in: what is laid out stays, and what is new is missed.
+        bench.click("[data-station=bring-in]");
+        bench.press("Change the circuit");
+        assertThat(bench.see("[aria-label='Pins, row 2']").getAttribute("value"))
+                .isEqualTo("R1.2 R2.1 J1.2");
+        cell("Pins, row 2", "R1.2 R2.1 J1.2 C1.1");
+        cell("Pins, row 3", "R2.2 J1.3 C1.2");
+        cell("Designator, row 4", "C1");
+        cell("Value, row 4", "100n");
+        cell("Footprint, row 4", "DISC");
+        bench.press("Bring the changed circuit in");
+        bench.seeText("section[aria-label='Bring in']", "revision 2");
+        bench.click("[data-station=strips]");
+        bench.seeText("ul[aria-label='Findings of the plan']", "C1 is not on the board");
+        bench.press("Propose a plan");
+        bench.seeText("section[aria-label=Strips]", "Every net is joined, and nothing else is.");
+        assertThat(count("parts")).isEqualTo("4");
+
         bench.click("[data-face=copper]");
         bench.see("ul[aria-label='Output files'] a");
         byte[] pdf = fetched("strip/plan.pdf");

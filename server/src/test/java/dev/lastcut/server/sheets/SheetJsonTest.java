@@ -40,14 +40,15 @@ class SheetJsonTest {
     }
 
     @Test
-    void threeHousesAndTwoMillsWithDifferentLimits() {
+    void threeHousesAndTwoMillsWithDifferentLimitsAndTwoStripBoards() {
         assertThat(library.all().stream().filter(CapabilitySheet::isMill)).hasSize(2);
         assertThat(
                         library.all().stream()
-                                .filter(s -> !s.isMill())
+                                .filter(s -> s.kind() == CapabilitySheet.Kind.HOUSE)
                                 .map(s -> s.limit(LimitKey.CLEARANCE).orElseThrow().nm()))
                 // 1 mil = 25 400 nm exactly: 5 mil is 0.127 mm.
                 .containsExactly(150_000L, 127_000L, 90_000L);
+        assertThat(library.all().stream().flatMap(s -> s.strip().stream())).hasSize(2);
         for (CapabilitySheet s : library.all()) {
             assertThat(s.limits().values())
                     .allSatisfy(l -> assertThat(l.source() + l.date()).hasSizeGreaterThan(10));
@@ -76,7 +77,7 @@ class SheetJsonTest {
         SheetsCommand command = new SheetsCommand(new PrintStream(out), new PrintStream(out));
         assertThat(command.run(List.of())).isZero();
         assertThat(out.toString(StandardCharsets.UTF_8).split("\n"))
-                .hasSize(5)
+                .hasSize(7)
                 .contains("wren-bench\tmill\tWren bench mill");
         assertThat(command.run(List.of("nobody"))).isEqualTo(2);
     }

@@ -127,13 +127,16 @@ public final class StripPaper {
     private double top;
     private boolean mirrored;
 
+    /** 1 for the drawing at true scale. */
+    private double zoom = 1;
+
     private double x(double hole) {
         double from = mirrored ? layout.plan().holes() - 1 - hole : hole;
-        return left + from * layout.pitchMm();
+        return left + from * layout.pitchMm() * zoom;
     }
 
     private double y(double strip) {
-        return top - strip * layout.pitchMm();
+        return top - strip * layout.pitchMm() * zoom;
     }
 
     private void face(boolean copperSide) throws IOException {
@@ -154,24 +157,52 @@ public final class StripPaper {
                                 "%.1f × %.1f mm",
                                 plan.holes() * layout.pitchMm(),
                                 plan.strips() * layout.pitchMm())
-                        + ", from “"
+                        + ", from: "
                         + layout.stock().name()
-                        + "”.");
+                        + ".");
         y -= 8;
         ruler();
-        left = (width - (plan.holes() - 1) * layout.pitchMm()) / 2;
-        top = y - 12;
+        drawing(copperSide);
+        enlarged(copperSide);
+    }
+
+    private void drawing(boolean copperSide) throws IOException {
+        StripPlan plan = layout.plan();
+        left = (width - (plan.holes() - 1) * layout.pitchMm() * zoom) / 2;
+        top = y - 7 - 5 * zoom;
         scale();
         copper();
         if (copperSide) {
             colour(0xb3261e);
-            pen.setLineWidth(1.2f);
+            pen.setLineWidth((float) (1.2 * zoom));
             for (StripTables.Cut c : StripTables.cuts(layout)) {
                 cut(c);
             }
         } else {
             overlay();
         }
+        y = top - plan.strips() * layout.pitchMm() * zoom - 2;
+    }
+
+    /** The same as large as the sheet allows, to be read; no sheet to lay the board on. */
+    private void enlarged(boolean copperSide) throws IOException {
+        StripPlan plan = layout.plan();
+        double wide = (width - 2 * MARGIN_MM) / ((plan.holes() + 1) * layout.pitchMm());
+        double high = (y - 32) / ((plan.strips() + 2) * layout.pitchMm());
+        double most = Math.floor(Math.min(wide, high) * 2) / 2;
+        if (most < 1.5) {
+            return;
+        }
+        zoom = Math.min(4, most);
+        y -= 8;
+        colour(0x1f2a30);
+        text(
+                plain,
+                9,
+                MARGIN_MM,
+                String.format(Locale.ROOT, "Enlarged %.1f times, to be read:", zoom));
+        drawing(copperSide);
+        zoom = 1;
     }
 
     private void ruler() throws IOException {
@@ -190,31 +221,31 @@ public final class StripPaper {
         for (int h = 0; h < plan.holes(); h++) {
             if (h % 5 == 0 || h == plan.holes() - 1) {
                 String n = String.valueOf(h);
-                write(plain, 5.5f, x(h) - n.length() * 0.5, top + 2.4, n);
+                write(plain, sized(5.5), x(h) - n.length() * 0.5 * zoom, top + 2.4 * zoom, n);
             }
         }
         for (int s = 0; s < plan.strips(); s++) {
-            write(plain, 5.5f, left - 5, y(s) - 0.7, String.valueOf(s));
+            write(plain, sized(5.5), left - 5 * zoom, y(s) - 0.7 * zoom, String.valueOf(s));
         }
     }
 
     private void copper() throws IOException {
-        double half = layout.pitchMm() / 2;
+        double half = layout.pitchMm() / 2 * zoom;
         for (StripCopper.StripPiece p : layout.copper().pieces()) {
-            double a = Math.min(x(p.first()), x(p.last())) - half + 0.25;
-            double b = Math.max(x(p.first()), x(p.last())) + half - 0.25;
+            double a = Math.min(x(p.first()), x(p.last())) - half + 0.25 * zoom;
+            double b = Math.max(x(p.first()), x(p.last())) + half - 0.25 * zoom;
             colour(mirrored ? 0xe3b98f : 0xf3e6d8);
             pen.addRect(
                     (float) a * PT,
-                    (float) (y(p.strip()) - half + 0.25) * PT,
+                    (float) (y(p.strip()) - half + 0.25 * zoom) * PT,
                     (float) (b - a) * PT,
-                    (float) (2 * half - 0.5) * PT);
+                    (float) (2 * half - 0.5 * zoom) * PT);
             pen.fill();
         }
         colour(0xffffff);
         for (int s = 0; s < layout.plan().strips(); s++) {
             for (int h = 0; h < layout.plan().holes(); h++) {
-                dot(x(h), y(s), 0.5);
+                dot(x(h), y(s), 0.5 * zoom);
             }
         }
         colour(0x1f2a30);
@@ -235,20 +266,20 @@ public final class StripPaper {
         double cy = y(c.at().strip());
         if (c.how() == StripTables.How.KNIFE) {
             double at = (cx + x(c.at().hole() + 1)) / 2;
-            line(at, cy - 1.1, at, cy + 1.1);
+            line(at, cy - 1.1 * zoom, at, cy + 1.1 * zoom);
         } else if (c.how() == StripTables.How.DRILL) {
-            line(cx - 0.9, cy - 0.9, cx + 0.9, cy + 0.9);
-            line(cx - 0.9, cy + 0.9, cx + 0.9, cy - 0.9);
+            line(cx - 0.9 * zoom, cy - 0.9 * zoom, cx + 0.9 * zoom, cy + 0.9 * zoom);
+            line(cx - 0.9 * zoom, cy + 0.9 * zoom, cx + 0.9 * zoom, cy - 0.9 * zoom);
         }
     }
 
     private void overlay() throws IOException {
-        pen.setLineWidth(1.1f);
+        pen.setLineWidth((float) (1.1 * zoom));
         colour(0x0f6f74);
         for (StripPlan.Link l : layout.plan().links()) {
             line(x(l.from().hole()), y(l.from().strip()), x(l.to().hole()), y(l.to().strip()));
         }
-        pen.setLineWidth(0.7f);
+        pen.setLineWidth((float) (0.7 * zoom));
         colour(0x1f2a30);
         layout.plan()
                 .parts()
@@ -257,13 +288,18 @@ public final class StripPaper {
                                 StripBoard.body(layout, name)
                                         .ifPresent(b -> body(name, placed, b)));
         colour(0xb3261e);
-        pen.setLineWidth(0.5f);
+        pen.setLineWidth((float) (0.5 * zoom));
         for (StripTables.Cut c : StripTables.cuts(layout)) {
             cut(c);
         }
         colour(0x6b4fa0);
         for (StripPlan.ProbePoint p : layout.plan().probes()) {
-            write(plain, 4, x(p.at().hole()) + 0.5, y(p.at().strip()) + 0.4, p.net());
+            write(
+                    plain,
+                    sized(4),
+                    x(p.at().hole()) + 0.5 * zoom,
+                    y(p.at().strip()) + 0.4 * zoom,
+                    p.net());
         }
     }
 
@@ -277,29 +313,42 @@ public final class StripPaper {
                         x(ring[i + 1].x / layout.pitchMm()),
                         y(ring[i + 1].y / layout.pitchMm()));
             }
-            for (GridHole h : placed.pins().values()) {
-                dot(x(h.hole()), y(h.strip()), 0.35);
+            List<GridHole> ends = List.copyOf(placed.pins().values());
+            if (ends.size() == 2) {
+                line(
+                        x(ends.get(0).hole()),
+                        y(ends.get(0).strip()),
+                        x(ends.get(1).hole()),
+                        y(ends.get(1).strip()));
+            }
+            for (GridHole h : ends) {
+                dot(x(h.hole()), y(h.strip()), 0.35 * zoom);
             }
             Coordinate c = outline.getCentroid().getCoordinate();
             write(
                     bold,
-                    5.5f,
-                    x(c.x / layout.pitchMm()) - name.length() * 0.55,
-                    y(c.y / layout.pitchMm()) - 0.7,
+                    sized(5.5),
+                    x(c.x / layout.pitchMm()) - name.length() * 0.55 * zoom,
+                    y(c.y / layout.pitchMm()) - 0.7 * zoom,
                     name);
             // Pin 1 of parts that have more than two.
             if (placed.pins().size() > 2) {
                 GridHole first = placed.pins().values().iterator().next();
                 write(
                         plain,
-                        4.5f,
-                        x(first.hole()) - 1.6,
-                        y(first.strip()) + 0.5,
+                        sized(4.5),
+                        x(first.hole()) - 1.6 * zoom,
+                        y(first.strip()) + 0.5 * zoom,
                         placed.pins().keySet().iterator().next());
             }
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
+    }
+
+    /** A text size in points that grows with the drawing. */
+    private float sized(double points) {
+        return (float) (points * zoom);
     }
 
     // What to do, in order.

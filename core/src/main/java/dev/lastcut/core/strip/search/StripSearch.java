@@ -83,6 +83,23 @@ public final class StripSearch {
             StripWeights weights,
             DoubleConsumer progress,
             BooleanSupplier cancelled) {
+        return find(circuit, terms, stock, kept, weights, 1, progress, cancelled);
+    }
+
+    /**
+     * The same with so many times as many moves, to see what a longer search would find.
+     *
+     * @param effort 1 is usual
+     */
+    public static Optional<Found> find(
+            StripCircuit circuit,
+            StripTerms terms,
+            StripTerms.Stock stock,
+            Map<String, StripPlan.Placed> kept,
+            StripWeights weights,
+            int effort,
+            DoubleConsumer progress,
+            BooleanSupplier cancelled) {
         SearchBoard board = new SearchBoard(circuit, terms, stock, kept, weights);
         if (board.size() == 0) {
             return Optional.empty();
@@ -102,7 +119,7 @@ public final class StripSearch {
                 Parallel.map(
                         seeds,
                         seed ->
-                                new Run(board, seed, cancelled)
+                                new Run(board, seed, effort, cancelled)
                                         .best(
                                                 () ->
                                                         progress.accept(
@@ -125,13 +142,15 @@ public final class StripSearch {
         static final int REPORTS = 2 * REPORTS_OF_A_STAGE;
 
         private final SearchBoard board;
+        private final int effort;
         private final RandomGenerator random;
         private final BooleanSupplier cancelled;
         private final Arrangement now;
         private Optional<LinkRouter.Routed> best = Optional.empty();
 
-        Run(SearchBoard board, int seed, BooleanSupplier cancelled) {
+        Run(SearchBoard board, int seed, int effort, BooleanSupplier cancelled) {
             this.board = board;
+            this.effort = effort;
             this.cancelled = cancelled;
             random = RANDOM.create(0x5eed + seed);
             now = new Arrangement(board);
@@ -165,13 +184,13 @@ public final class StripSearch {
                     Math.max(
                             FEWEST_PARTS,
                             (int) board.locked.stream().filter(l -> l == null).count());
-            if (board.locked.stream().allMatch(l -> l != null)) {
+            if (isPlaced()) {
                 exact();
                 reported.run();
                 return best;
             }
-            anneal(ROUGH_MOVES * free, HOT, WARM, now::cost, reported);
-            anneal(FINE_MOVES * free, WARM, COLD, this::exact, reported);
+            anneal(ROUGH_MOVES * effort * free, HOT, WARM, now::cost, reported);
+            anneal(FINE_MOVES * effort * free, WARM, COLD, this::exact, reported);
             return best;
         }
 
@@ -188,6 +207,8 @@ public final class StripSearch {
                 }
                 if (i % (moves / REPORTS_OF_A_STAGE) == 0) {
                     reported.run();
+                    // Whoever ends the search early gets the best of these.
+                    exact();
                 }
                 before.take(now);
                 if (!move(t)) {
@@ -203,11 +224,15 @@ public final class StripSearch {
             }
         }
 
+        /** Whether every part stays where it is, in each other's way or not. */
+        private boolean isPlaced() {
+            return board.locked.stream().allMatch(l -> l != null);
+        }
+
         /** The cost with all wires laid; the best plan is kept on the way. */
         private double exact() {
             double estimate = now.cost();
-            boolean fixed = board.locked.stream().anyMatch(l -> l != null);
-            if (now.faults > 0 && !fixed) {
+            if (now.faults > 0 && !isPlaced()) {
                 return HOPELESS + estimate;
             }
             Optional<LinkRouter.Routed> routed = new LinkRouter(now).route();
