@@ -257,6 +257,11 @@ public record CapabilitySheet(
                 strip);
     }
 
+    /** Whether holes through both sides are joined by hand; strip board has links for that. */
+    public boolean joinsByHand() {
+        return !plates && strip.isEmpty();
+    }
+
     public boolean isMill() {
         return kind == Kind.MILL;
     }

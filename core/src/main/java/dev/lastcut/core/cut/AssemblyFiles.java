@@ -65,8 +65,7 @@ final class AssemblyFiles {
         if (geometry.board().parts().isEmpty() && geometry.board().placements().isEmpty()) {
             return;
         }
-        boolean joined = sheet.plates() || sheet.strip().isPresent();
-        List<HandJoint> joints = joined ? List.of() : HandJoint.of(geometry);
+        List<HandJoint> joints = sheet.joinsByHand() ? HandJoint.of(geometry) : List.of();
         files.add(
                 new OutputFile(
                         "assembly/by-hand.csv",

@@ -18,6 +18,7 @@ import dev.lastcut.core.geometry.Orientation;
 import dev.lastcut.core.geometry.Pt;
 import dev.lastcut.core.geometry.Segment;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import org.locationtech.jts.geom.Coordinate;
@@ -55,12 +56,15 @@ public final class StripBoard {
 
     private Board board(Board read) {
         List<Feature> edge = edge();
-        List<Layer> layers =
-                List.of(
-                        new Layer(Role.of(Role.Kind.COPPER, Side.TOP), SOURCE, wires()),
-                        new Layer(Role.of(Role.Kind.COPPER, Side.BOTTOM), SOURCE, strips()),
-                        new Layer(Role.of(Role.Kind.SILK, Side.TOP), SOURCE, bodies()),
-                        new Layer(Role.OUTLINE, SOURCE, edge));
+        List<Layer> layers = new ArrayList<>();
+        List<List<StripPlan.Link>> heights = heights();
+        layers.add(new Layer(Role.of(Role.Kind.COPPER, Side.TOP), SOURCE, wires(heights.get(0))));
+        for (int i = 1; i < heights.size(); i++) {
+            layers.add(new Layer(Role.innerCopper(i), SOURCE, wires(heights.get(i))));
+        }
+        layers.add(new Layer(Role.of(Role.Kind.COPPER, Side.BOTTOM), SOURCE, strips()));
+        layers.add(new Layer(Role.of(Role.Kind.SILK, Side.TOP), SOURCE, bodies()));
+        layers.add(new Layer(Role.OUTLINE, SOURCE, edge));
         return new Board(
                 read.files(),
                 layers,
@@ -131,9 +135,34 @@ public final class StripBoard {
         return all;
     }
 
-    private List<Feature> wires() {
+    /**
+     * The wires, parted so that none crosses another: insulated ones that cross are drawn on layers
+     * of their own, for on one they would be joined.
+     */
+    private List<List<StripPlan.Link>> heights() {
+        List<List<StripPlan.Link>> all = new ArrayList<>();
+        all.add(new ArrayList<>());
+        List<StripPlan.Link> bareFirst = new ArrayList<>(layout.plan().links());
+        bareFirst.sort(Comparator.comparing(l -> !l.isStraight()));
+        for (StripPlan.Link l : bareFirst) {
+            int at = 0;
+            // Bare wires that touch are joined, and are shown so.
+            while (!l.isStraight()
+                    && at < all.size()
+                    && all.get(at).stream().anyMatch(o -> Wires.meet(l, o))) {
+                at++;
+            }
+            if (at == all.size()) {
+                all.add(new ArrayList<>());
+            }
+            all.get(at).add(l);
+        }
+        return all;
+    }
+
+    private List<Feature> wires(List<StripPlan.Link> links) {
         List<Feature> all = new ArrayList<>();
-        for (StripPlan.Link l : layout.plan().links()) {
+        for (StripPlan.Link l : links) {
             all.add(stroke(new Segment.Line(layout.at(l.from()), layout.at(l.to())), WIRE_MM));
         }
         return all;

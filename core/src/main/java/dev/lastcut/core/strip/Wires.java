@@ -27,6 +27,14 @@ public final class Wires {
                 < ROOM;
     }
 
+    /** Whether an end of one wire lies on the other. */
+    public static boolean endsOn(StripPlan.Link a, StripPlan.Link b) {
+        return distance(b, a.from().strip(), a.from().hole()) < ROOM
+                || distance(b, a.to().strip(), a.to().hole()) < ROOM
+                || distance(a, b.from().strip(), b.from().hole()) < ROOM
+                || distance(a, b.to().strip(), b.to().hole()) < ROOM;
+    }
+
     private static Coordinate place(GridHole h) {
         return new Coordinate(h.hole(), h.strip());
     }

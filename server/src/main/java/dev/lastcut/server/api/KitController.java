@@ -68,12 +68,12 @@ class KitController {
         Ticket ticket = jobs.ticket(id);
         BenchKit kit = kit(geometry, sheet, ticket);
         int wires =
-                sheet.plates()
-                        ? 0
-                        : (int)
+                sheet.joinsByHand()
+                        ? (int)
                                 HandJoint.of(geometry).stream()
                                         .filter(j -> j.pin().isEmpty())
-                                        .count();
+                                        .count()
+                        : 0;
         return new KitView(
                 ticket.order().quantity(),
                 kit.steps().stream().map(KitController::step).toList(),
@@ -236,7 +236,7 @@ class KitController {
                 kit(geometry, sheet, ticket),
                 ticket.parts().notes(),
                 ticket.order().quantity(),
-                sheet.plates() ? List.of() : HandJoint.of(geometry),
+                sheet.joinsByHand() ? HandJoint.of(geometry) : List.of(),
                 pictures);
     }
 

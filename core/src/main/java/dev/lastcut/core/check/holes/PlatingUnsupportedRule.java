@@ -29,7 +29,7 @@ public final class PlatingUnsupportedRule implements Rule {
 
     @Override
     public boolean appliesTo(CapabilitySheet sheet) {
-        return !sheet.plates() && sheet.strip().isEmpty();
+        return sheet.joinsByHand();
     }
 
     @Override

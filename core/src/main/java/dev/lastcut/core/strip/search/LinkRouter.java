@@ -26,6 +26,9 @@ final class LinkRouter {
     /** The same in the cost of a plan. */
     private static final double OVER = 3;
 
+    /** An insulated wire across others, in the cost of a plan. */
+    private static final double ACROSS = 12;
+
     private static final double OUTSIDE = 4;
 
     /** An insulated wire is laid only where no bare one can be. */
@@ -65,6 +68,7 @@ final class LinkRouter {
     private int maxS;
     private int maxH;
     private int overBodies;
+    private int crossed;
     private int unjoined;
 
     LinkRouter(Arrangement arranged) {
@@ -230,6 +234,10 @@ final class LinkRouter {
 
     private boolean lay(Pair p) {
         Optional<StripPlan.Link> wire = straight(p).or(() -> slanted(p));
+        if (wire.isEmpty() && p.a().strip != p.b().strip) {
+            wire = cheapest(p, true);
+            crossed += wire.isPresent() ? 1 : 0;
+        }
         wire.ifPresent(
                 best -> {
                     links.add(best);
@@ -245,7 +253,7 @@ final class LinkRouter {
     /** A bare wire across the strips, or along one strip over what parts it. */
     private Optional<StripPlan.Link> straight(Pair p) {
         if (p.a().strip == p.b().strip) {
-            return cheapest(p);
+            return cheapest(p, false);
         }
         StripPlan.Link best = null;
         double least = Double.MAX_VALUE;
@@ -258,7 +266,7 @@ final class LinkRouter {
             StripPlan.Link link =
                     new StripPlan.Link(new GridHole(p.a().strip, h), new GridHole(p.b().strip, h));
             double cost = beyond(p.a(), h) + beyond(p.b(), h);
-            if (cost < least && isClear(link)) {
+            if (cost < least && isClear(link, false)) {
                 cost += bodies(link) * OVER_BODY;
                 if (cost < least) {
                     least = cost;
@@ -271,10 +279,10 @@ final class LinkRouter {
 
     /** An insulated wire between the nearest holes. */
     private Optional<StripPlan.Link> slanted(Pair p) {
-        return p.a().strip == p.b().strip ? Optional.empty() : cheapest(p);
+        return p.a().strip == p.b().strip ? Optional.empty() : cheapest(p, false);
     }
 
-    private Optional<StripPlan.Link> cheapest(Pair p) {
+    private Optional<StripPlan.Link> cheapest(Pair p, boolean crossing) {
         StripPlan.Link best = null;
         double least = Double.MAX_VALUE;
         for (int x : near(p.a())) {
@@ -286,7 +294,7 @@ final class LinkRouter {
                 StripPlan.Link link =
                         new StripPlan.Link(
                                 new GridHole(p.a().strip, x), new GridHole(p.b().strip, y));
-                if (isClear(link)) {
+                if (isClear(link, crossing)) {
                     cost += bodies(link) * OVER_BODY;
                     if (cost < least) {
                         least = cost;
@@ -316,8 +324,12 @@ final class LinkRouter {
         return 0.2 * Math.max(0, Math.max(r.lo - hole, hole - r.hi)) + outside;
     }
 
-    /** Whether a wire keeps off all leads and other wires. */
-    private boolean isClear(StripPlan.Link l) {
+    /**
+     * Whether a wire keeps off all leads and other wires.
+     *
+     * @param crossing whether it may cross other wires, being insulated
+     */
+    private boolean isClear(StripPlan.Link l, boolean crossing) {
         int fromS = Math.min(l.from().strip(), l.to().strip());
         int toS = Math.max(l.from().strip(), l.to().strip());
         int fromH = Math.min(l.from().hole(), l.to().hole());
@@ -329,7 +341,7 @@ final class LinkRouter {
                 }
             }
         }
-        return links.stream().noneMatch(o -> Wires.meet(l, o));
+        return links.stream().noneMatch(o -> crossing ? Wires.endsOn(l, o) : Wires.meet(l, o));
     }
 
     private int bodies(StripPlan.Link l) {
@@ -416,7 +428,8 @@ final class LinkRouter {
                         + w.link() * links.size()
                         + w.cut() * cuts.size()
                         + extra
-                        + OVER * overBodies;
+                        + OVER * overBodies
+                        + ACROSS * crossed;
         return new Routed(cost, unjoined, () -> plan(cuts, fromS, fromH, strips, holes));
     }
 

@@ -36,13 +36,14 @@ public final class StripSearch {
 
     private static final int FINE_MOVES = 2_500;
     private static final int FEWEST_PARTS = 12;
+    private static final int MOST_PARTS = 30;
 
     private static final double HOT = 40;
     private static final double WARM = 4;
     private static final double COLD = 0.25;
 
     /** A wire for which there is no room. */
-    private static final double UNJOINED = 15;
+    private static final double UNJOINED = 60;
 
     /** More than any plan costs: parts in each other's way. */
     private static final double HOPELESS = 10_000;
@@ -189,8 +190,10 @@ public final class StripSearch {
                 reported.run();
                 return best;
             }
-            anneal(ROUGH_MOVES * effort * free, HOT, WARM, now::cost, reported);
-            anneal(FINE_MOVES * effort * free, WARM, COLD, this::exact, reported);
+            // Each move of a large circuit takes longer: it gets as many as one of this size.
+            int parts = Math.min(free, MOST_PARTS);
+            anneal(ROUGH_MOVES * effort * parts, HOT, WARM, now::cost, reported);
+            anneal(FINE_MOVES * effort * parts, WARM, COLD, this::exact, reported);
             return best;
         }
 
