@@ -61,6 +61,7 @@ public final class StripBodies {
                         }
                     }
                 });
+        wires(all);
         layout.plan()
                 .leads()
                 .forEach(
@@ -79,6 +80,66 @@ public final class StripBodies {
                             }
                         });
         return all;
+    }
+
+    /** Leads that are bent to their holes and run over other bodies or leads on their way. */
+    private void wires(List<Collision> into) {
+        Map<GridHole, List<StripCircuit.Pin>> leads = layout.plan().leads();
+        layout.plan()
+                .parts()
+                .forEach(
+                        (name, placed) -> {
+                            List<GridHole> ends = List.copyOf(placed.pins().values());
+                            boolean bent =
+                                    layout.part(name)
+                                            .flatMap(StripPart::form)
+                                            .filter(LeadForm::isBendable)
+                                            .isPresent();
+                            if (!bent || ends.size() != 2) {
+                                return;
+                            }
+                            Geometry wire =
+                                    FACTORY.createLineString(
+                                                    new Coordinate[] {
+                                                        point(ends.get(0)).getCoordinate(),
+                                                        point(ends.get(1)).getCoordinate()
+                                                    })
+                                            .buffer(LEAD_MM);
+                            for (String other : near(wire)) {
+                                if (!other.equals(name)
+                                        && bodies.get(other)
+                                                .buffer(-TOUCHING_MM)
+                                                .intersects(wire)) {
+                                    add(into, new Collision(name, other, false));
+                                }
+                            }
+                            leads.forEach(
+                                    (hole, pins) -> {
+                                        if (wire.distance(point(hole)) < LEAD_MM) {
+                                            pins.stream()
+                                                    .filter(p -> !p.part().equals(name))
+                                                    .forEach(
+                                                            p ->
+                                                                    add(
+                                                                            into,
+                                                                            new Collision(
+                                                                                    name, p.part(),
+                                                                                    true)));
+                                        }
+                                    });
+                        });
+    }
+
+    private static void add(List<Collision> into, Collision c) {
+        boolean told =
+                into.stream()
+                        .anyMatch(
+                                o ->
+                                        (o.a().equals(c.a()) && o.b().equals(c.b()))
+                                                || (o.a().equals(c.b()) && o.b().equals(c.a())));
+        if (!told) {
+            into.add(c);
+        }
     }
 
     public List<OverLink> linksUnderBodies() {

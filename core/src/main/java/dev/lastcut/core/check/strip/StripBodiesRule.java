@@ -29,7 +29,7 @@ public final class StripBodiesRule extends StripRule {
                             .parts(List.of(c.a(), c.b()))
                             .say(
                                     (c.ofLead()
-                                                    ? "A lead of %2$s is under the body of %1$s. Move one of them."
+                                                    ? "A lead of %2$s is in the way of %1$s. Move one of them."
                                                     : "The bodies of %s and %s collide. Move one of them.")
                                             .formatted(c.a(), c.b())));
         }

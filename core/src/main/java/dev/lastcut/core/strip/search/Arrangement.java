@@ -191,9 +191,34 @@ final class Arrangement {
                     faults += COLLISION + 5 * Math.min(overS, overH);
                 }
                 faults += COLLISION * (under(a, b, ds, dh) + under(b, a, -ds, -dh));
+                if (crosses(a, b, ds, dh) || crosses(b, a, -ds, -dh)) {
+                    faults += COLLISION;
+                }
             }
         }
         return extra;
+    }
+
+    /** Whether the leads of a run over the body or a lead of b, which stands so far from it. */
+    private static boolean crosses(Stance a, Stance b, int ds, int dh) {
+        if (!a.bent()) {
+            return false;
+        }
+        if (a.runsOver(
+                b.minStrip() + ds + TOUCH,
+                b.minHole() + dh + TOUCH,
+                b.maxStrip() + ds - TOUCH,
+                b.maxHole() + dh - TOUCH)) {
+            return true;
+        }
+        for (int i = 0; i < b.strip().length; i++) {
+            int s = b.strip()[i] + ds;
+            int h = b.hole()[i] + dh;
+            if (a.runsOver(s, h, s, h)) {
+                return true;
+            }
+        }
+        return false;
     }
 
     /** Leads of b under the body of a, which stands so far from it. */

@@ -16,6 +16,7 @@ import org.locationtech.jts.geom.Envelope;
  *
  * @param extra what this way costs beyond others, as standing parts do
  * @param reach nothing of it is farther from its first lead along or across the strips
+ * @param bent whether its two leads run over the board to their holes
  */
 record Stance(
         int[] strip,
@@ -26,7 +27,8 @@ record Stance(
         double maxHole,
         boolean standing,
         double extra,
-        int reach) {
+        int reach,
+        boolean bent) {
     private static final double STANDING = 1.5;
 
     /** Each pitch that leads are bent beyond what they need. */
@@ -120,6 +122,19 @@ record Stance(
                 box.getMaxX() / pitchMm,
                 standing,
                 extra,
-                reach(strip, hole, box, pitchMm));
+                reach(strip, hole, box, pitchMm),
+                part.form().orElseThrow().isBendable() && feet.size() == 2);
+    }
+
+    /** Half the room a lead takes that runs over the board, pitches. */
+    private static final double WIRE = 0.15;
+
+    /** Whether its leads run over a box, given from its first lead. */
+    boolean runsOver(double fromStrip, double fromHole, double toStrip, double toHole) {
+        return bent
+                && Math.min(0, strip[1]) - WIRE < toStrip
+                && Math.max(0, strip[1]) + WIRE > fromStrip
+                && Math.min(0, hole[1]) - WIRE < toHole
+                && Math.max(0, hole[1]) + WIRE > fromHole;
     }
 }
