@@ -3,6 +3,7 @@ package dev.lastcut.core.strip;
 import dev.lastcut.core.capability.StripTerms;
 import dev.lastcut.core.connectivity.BoardGeometry;
 import dev.lastcut.core.geometry.Pt;
+import java.util.Map;
 import java.util.Optional;
 
 /**
@@ -51,7 +52,7 @@ public record StripLayout(
     public Optional<String> net(StripCircuit.Pin pin) {
         return circuit.nets().entrySet().stream()
                 .filter(e -> e.getValue().contains(pin))
-                .map(java.util.Map.Entry::getKey)
+                .map(Map.Entry::getKey)
                 .findFirst();
     }
 }

@@ -68,11 +68,6 @@ public record StripPlan(
     /** Where a net can be measured. */
     public record ProbePoint(String net, GridHole at) {}
 
-    /** Nothing laid out yet. */
-    public static final StripPlan EMPTY =
-            new StripPlan(
-                    Optional.empty(), 0, 0, Map.of(), Set.of(), Set.of(), List.of(), List.of());
-
     public StripPlan {
         Map<String, Placed> sorted = new TreeMap<>(Designators.ORDER);
         sorted.putAll(parts);
@@ -81,10 +76,6 @@ public record StripPlan(
         knifeCuts = Collections.unmodifiableSet(new TreeSet<>(knifeCuts));
         links = List.copyOf(links);
         probes = List.copyOf(probes);
-    }
-
-    public boolean isEmpty() {
-        return equals(EMPTY);
     }
 
     public boolean isOnBoard(GridHole h) {

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.LinkedHashMap;
 import java.util.Map;
+import org.assertj.core.data.Offset;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -90,7 +91,7 @@ class LeadFormsTest {
                 .isFalse();
     }
 
-    private static org.assertj.core.data.Offset<Double> within() {
-        return org.assertj.core.data.Offset.offset(1e-6);
+    private static Offset<Double> within() {
+        return Offset.offset(1e-6);
     }
 }

@@ -14,6 +14,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.TreeSet;
 import java.util.function.BooleanSupplier;
 import java.util.function.DoubleConsumer;
 
@@ -71,7 +72,7 @@ public final class StripProposal {
     }
 
     /** A whole board with nothing on it. */
-    public static StripPlan empty(StripTerms.Stock stock) {
+    private static StripPlan empty(StripTerms.Stock stock) {
         return new StripPlan(
                 Optional.of(stock.name()),
                 stock.strips(),
@@ -114,7 +115,7 @@ public final class StripProposal {
             StripCircuit circuit, StripPlan plan, StripTerms.Stock stock) {
         StripCopper copper = new StripCopper(plan, stock.gaps());
         Map<GridHole, List<StripCircuit.Pin>> leads = plan.leads();
-        Set<GridHole> ends = new java.util.TreeSet<>();
+        Set<GridHole> ends = new TreeSet<>();
         plan.links()
                 .forEach(
                         l -> {
