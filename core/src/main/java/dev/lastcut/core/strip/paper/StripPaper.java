@@ -435,7 +435,7 @@ public final class StripPaper {
     }
 
     private static String shortened(String holes) {
-        return holes.length() <= 64 ? holes : holes.substring(0, 61) + "…";
+        return holes.length() <= 64 ? holes : holes.substring(0, 60) + " ...";
     }
 
     private void bands(StripPart part, double x, double at) throws IOException {
@@ -443,7 +443,8 @@ public final class StripPaper {
                 PartValue.read(part.value(), part.designator())
                         .amount()
                         .filter(a -> a.of() == Dimension.RESISTANCE);
-        if (ohms.isEmpty() || Dimension.of(part.designator()) != Dimension.RESISTANCE) {
+        boolean banded = part.form().filter(f -> f.kind() == LeadForm.Kind.AXIAL).isPresent();
+        if (!banded || ohms.isEmpty() || Dimension.of(part.designator()) != Dimension.RESISTANCE) {
             return;
         }
         Optional<ColourCode> code = ColourCode.of(ohms.get().number(), 5, OptionalInt.empty());
