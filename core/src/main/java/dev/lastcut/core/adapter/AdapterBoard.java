@@ -30,6 +30,7 @@ final class AdapterBoard {
     private static final double SILK = 0.15;
     private static final double TEXT = 1.0;
     private static final double VIA_HOLE = 0.3;
+    private static final double VIA_PAD = 0.7;
     private static final double LEAST_PANE = 0.25;
     private static final double EXPOSED_TRACK = 0.5;
 
@@ -207,10 +208,9 @@ final class AdapterBoard {
                         false,
                         Length.mm(size),
                         Length.mm(size)));
-        double via = Math.min(size, VIA_HOLE + 0.4);
         copperBottom.add(
                 flash(
-                        new Aperture.Circle(Length.mm(Math.max(via, 0.7)), 0),
+                        new Aperture.Circle(Length.mm(VIA_PAD), 0),
                         middle,
                         new ObjectAttributes("ViaPad", net, "", "")));
         holes.add(new Hole(middle, middle, Length.mm(VIA_HOLE), true, "", 0));

@@ -17,19 +17,19 @@ public final class AdapterPack {
 
     /** The files by name. */
     public static Map<String, byte[]> of(AdapterForm form) {
-        AdapterBoard b = new AdapterBoard(form);
+        AdapterBoard drawn = new AdapterBoard(form);
         Map<String, byte[]> files = new LinkedHashMap<>();
-        gerber(files, "copper-top", "Copper,L1,Top", true, b.copperTop);
-        gerber(files, "copper-bottom", "Copper,L2,Bot", true, b.copperBottom);
-        gerber(files, "mask-top", "Soldermask,Top", false, b.maskTop);
-        gerber(files, "mask-bottom", "Soldermask,Bot", false, b.maskBottom);
-        gerber(files, "paste-top", "Paste,Top", true, b.paste);
-        gerber(files, "silk-top", "Legend,Top", true, b.silk);
-        gerber(files, "outline", "Profile,NP", true, b.edge);
-        files.put("adapter-holes.drl", DrillWriter.write(b.holes, true, 2));
-        files.put("adapter-netlist.ipc", NetlistWriter.write(b.places));
+        gerber(files, "copper-top", "Copper,L1,Top", true, drawn.copperTop);
+        gerber(files, "copper-bottom", "Copper,L2,Bot", true, drawn.copperBottom);
+        gerber(files, "mask-top", "Soldermask,Top", false, drawn.maskTop);
+        gerber(files, "mask-bottom", "Soldermask,Bot", false, drawn.maskBottom);
+        gerber(files, "paste-top", "Paste,Top", true, drawn.paste);
+        gerber(files, "silk-top", "Legend,Top", true, drawn.silk);
+        gerber(files, "outline", "Profile,NP", true, drawn.edge);
+        files.put("adapter-holes.drl", DrillWriter.write(drawn.holes, true, 2));
+        files.put("adapter-netlist.ipc", NetlistWriter.write(drawn.places));
         files.put("adapter-parts.csv", parts(form));
-        files.put("adapter-placement.csv", placement(form, b));
+        files.put("adapter-placement.csv", placement(form, drawn));
         return files;
     }
 
@@ -77,11 +77,11 @@ public final class AdapterPack {
                 Locale.ROOT, "LEADS_%dX%d_P%.2fMM", form.rows(), form.pinsPerRow(), form.pitch());
     }
 
-    private static byte[] placement(AdapterForm form, AdapterBoard b) {
+    private static byte[] placement(AdapterForm form, AdapterBoard adapter) {
         List<List<String>> rows = new ArrayList<>();
         rows.add(place("U1", 0, 0, footprint(form)));
         Map<Integer, double[]> middle = new LinkedHashMap<>();
-        for (AdapterBoard.Lead l : b.leads) {
+        for (AdapterBoard.Lead l : adapter.leads) {
             double[] sum = middle.computeIfAbsent(l.side(), k -> new double[2]);
             sum[0] += l.headX() / form.pinsPerRow();
             sum[1] += l.headY() / form.pinsPerRow();
@@ -95,7 +95,12 @@ public final class AdapterPack {
                                         at[1],
                                         headerFootprint(form.pinsPerRow()))));
         if (form.exposedPad() > 0) {
-            rows.add(place("J" + (headers(form) + 1), b.lowestX(), b.lowest, headerFootprint(1)));
+            rows.add(
+                    place(
+                            "J" + (headers(form) + 1),
+                            adapter.lowestX(),
+                            adapter.lowest,
+                            headerFootprint(1)));
         }
         return TableWriter.csv(
                 List.of("Designator", "Mid X (mm)", "Mid Y (mm)", "Rotation", "Side", "Footprint"),

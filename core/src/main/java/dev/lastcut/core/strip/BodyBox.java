@@ -21,11 +21,7 @@ public final class BodyBox {
      *
      * @param quarters of a turn clockwise, as seen from the part side
      */
-    record Pose(int quarters, GridHole first) {
-        GridHole of(GridHole foot) {
-            return first.plus(turnedStrip(foot, quarters), turnedHole(foot, quarters));
-        }
-    }
+    record Pose(int quarters, GridHole first) {}
 
     /** A foot after so many quarters of a turn clockwise about the first one. */
     public static GridHole turned(GridHole foot, int quarters) {

@@ -21,6 +21,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import org.locationtech.jts.geom.Coordinate;
 import org.locationtech.jts.geom.Geometry;
 
@@ -170,13 +171,7 @@ public final class StripBoard {
 
     private List<Hole> holes() {
         StripPlan plan = layout.plan();
-        List<GridHole> ends = new ArrayList<>();
-        plan.links()
-                .forEach(
-                        l -> {
-                            ends.add(l.from());
-                            ends.add(l.to());
-                        });
+        Set<GridHole> ends = plan.linkEnds();
         List<Hole> all = new ArrayList<>();
         for (int s = 0; s < plan.strips(); s++) {
             for (int h = 0; h < plan.holes(); h++) {

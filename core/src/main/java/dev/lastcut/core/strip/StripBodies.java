@@ -98,13 +98,7 @@ public final class StripBodies {
                             if (!bent || ends.size() != 2) {
                                 return;
                             }
-                            Geometry wire =
-                                    FACTORY.createLineString(
-                                                    new Coordinate[] {
-                                                        point(ends.get(0)).getCoordinate(),
-                                                        point(ends.get(1)).getCoordinate()
-                                                    })
-                                            .buffer(LEAD_MM);
+                            Geometry wire = wire(ends.get(0), ends.get(1));
                             for (String other : near(wire)) {
                                 if (!other.equals(name)
                                         && bodies.get(other)
@@ -145,13 +139,7 @@ public final class StripBodies {
     public List<OverLink> linksUnderBodies() {
         List<OverLink> all = new ArrayList<>();
         for (StripPlan.Link l : layout.plan().links()) {
-            Geometry wire =
-                    FACTORY.createLineString(
-                                    new Coordinate[] {
-                                        point(l.from()).getCoordinate(),
-                                        point(l.to()).getCoordinate()
-                                    })
-                            .buffer(LEAD_MM);
+            Geometry wire = wire(l.from(), l.to());
             for (String name : near(wire)) {
                 if (bodies.get(name).intersects(wire)) {
                     all.add(new OverLink(l, name));
@@ -172,6 +160,12 @@ public final class StripBodies {
             }
         }
         return all;
+    }
+
+    /** A lead or a link from hole to hole. */
+    private Geometry wire(GridHole from, GridHole to) {
+        Coordinate[] ends = {point(from).getCoordinate(), point(to).getCoordinate()};
+        return FACTORY.createLineString(ends).buffer(LEAD_MM);
     }
 
     private Geometry point(GridHole h) {

@@ -3,7 +3,6 @@ package dev.lastcut.core.strip;
 import dev.lastcut.core.capability.StripTerms;
 import dev.lastcut.core.connectivity.BoardGeometry;
 import dev.lastcut.core.geometry.Pt;
-import java.util.Map;
 import java.util.Optional;
 
 /**
@@ -46,13 +45,5 @@ public record StripLayout(
     /** The part of a placed designator. */
     public Optional<StripPart> part(String designator) {
         return Optional.ofNullable(circuit.parts().get(designator));
-    }
-
-    /** The net a pin belongs to, for people; "no net" for a pin that nothing connects. */
-    public Optional<String> net(StripCircuit.Pin pin) {
-        return circuit.nets().entrySet().stream()
-                .filter(e -> e.getValue().contains(pin))
-                .map(Map.Entry::getKey)
-                .findFirst();
     }
 }

@@ -95,6 +95,16 @@ public record StripPlan(
         return all;
     }
 
+    /** Every hole that holds an end of a link. */
+    public Set<GridHole> linkEnds() {
+        Set<GridHole> ends = new TreeSet<>();
+        for (Link l : links) {
+            ends.add(l.from());
+            ends.add(l.to());
+        }
+        return ends;
+    }
+
     public StripPlan withParts(Map<String, Placed> next) {
         return new StripPlan(stock, strips, holes, next, cuts, knifeCuts, links, probes);
     }

@@ -8,6 +8,7 @@ import dev.lastcut.core.strip.LeadForm;
 import dev.lastcut.core.strip.StripCircuit;
 import dev.lastcut.core.strip.StripCopper;
 import dev.lastcut.core.strip.StripLayout;
+import dev.lastcut.core.strip.StripNets;
 import dev.lastcut.core.strip.StripPart;
 import dev.lastcut.core.strip.StripPlan;
 import dev.lastcut.core.strip.StripWeights;
@@ -17,7 +18,6 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
-import java.util.Map;
 import org.locationtech.jts.geom.Geometry;
 
 /**
@@ -94,7 +94,7 @@ public record StripView(
     public record WeightsView(double area, double link, double cut) {}
 
     static StripView of(StripLayout layout, CheckRun run, StripJson plan, StripWeights weights) {
-        StripCopper copper = layout.copper();
+        StripNets nets = new StripNets(layout);
         return new StripView(
                 layout.pitchMm(),
                 layout.terms().knife(),
@@ -114,11 +114,11 @@ public record StripView(
                                                         .map(StripCircuit.Pin::describe)
                                                         .toList()))
                         .toList(),
-                pieces(layout, copper),
+                pieces(nets),
                 StripCopper.gaps(layout.plan(), layout.stock().gaps()).stream()
                         .map(StripView::hole)
                         .toList(),
-                layout.plan().links().stream().map(l -> link(layout, l)).toList(),
+                layout.plan().links().stream().map(l -> link(layout, nets, l)).toList(),
                 run.findings().stream().map(f -> found(layout, f)).toList(),
                 new WeightsView(weights.area(), weights.link(), weights.cut()));
     }
@@ -127,12 +127,12 @@ public record StripView(
         return List.of(h.strip(), h.hole());
     }
 
-    private static LinkView link(StripLayout layout, StripPlan.Link l) {
+    private static LinkView link(StripLayout layout, StripNets nets, StripPlan.Link l) {
         return new LinkView(
                 hole(l.from()),
                 hole(l.to()),
                 Math.round(l.length() * layout.pitchMm() * 10) / 10.0,
-                StripTables.net(layout, l),
+                nets.at(l.from()).orElse(""),
                 StripTables.wire(l));
     }
 
@@ -173,10 +173,8 @@ public record StripView(
         return xy;
     }
 
-    private static List<PieceView> pieces(StripLayout layout, StripCopper copper) {
-        Map<Integer, List<StripCircuit.Pin>> pins = copper.pinsByGroup(layout.plan());
-        Map<StripCircuit.Pin, String> nets = layout.circuit().netOfPin();
-        return copper.pieces().stream()
+    private static List<PieceView> pieces(StripNets nets) {
+        return nets.copper().pieces().stream()
                 .map(
                         p ->
                                 new PieceView(
@@ -184,16 +182,7 @@ public record StripView(
                                         p.first(),
                                         p.last(),
                                         p.group(),
-                                        String.join(
-                                                " + ",
-                                                pins.getOrDefault(p.group(), List.of()).stream()
-                                                        .map(
-                                                                q ->
-                                                                        nets.getOrDefault(
-                                                                                q, q.describe()))
-                                                        .distinct()
-                                                        .sorted()
-                                                        .toList())))
+                                        String.join(" + ", nets.allOn(p.group()))))
                 .toList();
     }
 

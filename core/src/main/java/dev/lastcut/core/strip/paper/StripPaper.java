@@ -6,6 +6,7 @@ import dev.lastcut.core.strip.LeadForm;
 import dev.lastcut.core.strip.StripBoard;
 import dev.lastcut.core.strip.StripCopper;
 import dev.lastcut.core.strip.StripLayout;
+import dev.lastcut.core.strip.StripNets;
 import dev.lastcut.core.strip.StripPart;
 import dev.lastcut.core.strip.StripPlan;
 import dev.lastcut.core.value.Amount;
@@ -399,6 +400,7 @@ public final class StripPaper {
     }
 
     private void links() throws IOException {
+        StripNets nets = new StripNets(layout);
         List<StripPlan.Link> links = StripTables.links(layout.plan());
         heading("2. Links: " + links.size(), "On the part side. Lengths are from hole to hole.");
         double[] columns = {6, 40, 76, 100, 124};
@@ -409,7 +411,7 @@ public final class StripPaper {
                     "to strip " + l.to().strip() + ", hole " + l.to().hole(),
                     String.format(Locale.ROOT, "%.1f mm", l.length() * layout.pitchMm()),
                     StripTables.wire(l),
-                    StripTables.net(layout, l));
+                    nets.at(l.from()).orElse(""));
         }
     }
 

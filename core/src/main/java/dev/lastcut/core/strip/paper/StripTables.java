@@ -4,6 +4,7 @@ import dev.lastcut.core.formats.table.TableWriter;
 import dev.lastcut.core.strip.GridHole;
 import dev.lastcut.core.strip.StripCopper;
 import dev.lastcut.core.strip.StripLayout;
+import dev.lastcut.core.strip.StripNets;
 import dev.lastcut.core.strip.StripPlan;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -47,31 +48,20 @@ public final class StripTables {
         StripCopper.gaps(layout.plan(), layout.stock().gaps())
                 .forEach(c -> all.put(c, How.AS_BOUGHT));
         List<Cut> cuts = new ArrayList<>();
-        all.forEach((at, how) -> cuts.add(new Cut(at, how, parted(layout, at, how))));
+        StripNets nets = new StripNets(layout);
+        all.forEach((at, how) -> cuts.add(new Cut(at, how, parted(nets, at, how))));
         cuts.sort(Comparator.comparing((Cut c) -> c.how() == How.AS_BOUGHT).thenComparing(Cut::at));
         return cuts;
     }
 
-    private static String parted(StripLayout layout, GridHole at, How how) {
-        StripCopper copper = layout.copper();
-        String left = net(layout, copper, how == How.KNIFE ? at : at.plus(0, -1));
-        String right = net(layout, copper, at.plus(0, 1));
+    private static String parted(StripNets nets, GridHole at, How how) {
+        String left = net(nets, how == How.KNIFE ? at : at.plus(0, -1));
+        String right = net(nets, at.plus(0, 1));
         return left.isEmpty() || right.isEmpty() ? (left + right) : left + " from " + right;
     }
 
-    /** The net on the copper at a hole, or the pins that are on it without a net. */
-    private static String net(StripLayout layout, StripCopper copper, GridHole at) {
-        return copper.at(at)
-                .map(
-                        piece ->
-                                copper
-                                        .pinsByGroup(layout.plan())
-                                        .getOrDefault(piece.group(), List.of())
-                                        .stream()
-                                        .map(p -> layout.net(p).orElse(p.describe()))
-                                        .findFirst()
-                                        .orElse(""))
-                .orElse("");
+    private static String net(StripNets nets, GridHole at) {
+        return nets.at(at).orElse("");
     }
 
     public static byte[] cutsCsv(StripLayout layout) {
@@ -87,12 +77,8 @@ public final class StripTables {
         return TableWriter.csv(List.of("strip", "hole", "how", "parts"), rows);
     }
 
-    /** The net a link belongs to. */
-    public static String net(StripLayout layout, StripPlan.Link link) {
-        return net(layout, layout.copper(), link.from());
-    }
-
     public static byte[] linksCsv(StripLayout layout) {
+        StripNets nets = new StripNets(layout);
         List<List<String>> rows = new ArrayList<>();
         for (StripPlan.Link l : links(layout.plan())) {
             rows.add(
@@ -102,7 +88,7 @@ public final class StripTables {
                             String.valueOf(l.to().strip()),
                             String.valueOf(l.to().hole()),
                             String.format(Locale.ROOT, "%.1f", l.length() * layout.pitchMm()),
-                            net(layout, l),
+                            net(nets, l.from()),
                             wire(l)));
         }
         return TableWriter.csv(

@@ -89,6 +89,11 @@ final class SearchBoard {
         whole = !stock.gaps().isEmpty() || locked.stream().anyMatch(l -> l != null);
     }
 
+    /** Whether every part stays where it is, in each other's way or not. */
+    boolean isPlaced() {
+        return locked.stream().allMatch(l -> l != null);
+    }
+
     int size() {
         return parts.size();
     }

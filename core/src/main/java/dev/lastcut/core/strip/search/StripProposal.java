@@ -14,7 +14,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
-import java.util.TreeSet;
 import java.util.function.BooleanSupplier;
 import java.util.function.DoubleConsumer;
 
@@ -115,13 +114,7 @@ public final class StripProposal {
             StripCircuit circuit, StripPlan plan, StripTerms.Stock stock) {
         StripCopper copper = new StripCopper(plan, stock.gaps());
         Map<GridHole, List<StripCircuit.Pin>> leads = plan.leads();
-        Set<GridHole> ends = new TreeSet<>();
-        plan.links()
-                .forEach(
-                        l -> {
-                            ends.add(l.from());
-                            ends.add(l.to());
-                        });
+        Set<GridHole> ends = plan.linkEnds();
         List<StripPlan.ProbePoint> probes = new ArrayList<>();
         circuit.nets().keySet().stream()
                 .sorted(Designators.ORDER)

@@ -105,10 +105,9 @@ public final class StripSearch {
         if (board.size() == 0) {
             return Optional.empty();
         }
-        boolean placed = board.locked.stream().allMatch(l -> l != null);
         AtomicInteger steps = new AtomicInteger();
         int all =
-                placed
+                board.isPlaced()
                         ? 1
                         : Math.max(
                                 FEWEST_RUNS, Math.min(MOST_RUNS, RUNS_TIMES_PARTS / board.size()));
@@ -185,7 +184,7 @@ public final class StripSearch {
                     Math.max(
                             FEWEST_PARTS,
                             (int) board.locked.stream().filter(l -> l == null).count());
-            if (isPlaced()) {
+            if (board.isPlaced()) {
                 exact();
                 reported.run();
                 return best;
@@ -227,15 +226,10 @@ public final class StripSearch {
             }
         }
 
-        /** Whether every part stays where it is, in each other's way or not. */
-        private boolean isPlaced() {
-            return board.locked.stream().allMatch(l -> l != null);
-        }
-
         /** The cost with all wires laid; the best plan is kept on the way. */
         private double exact() {
             double estimate = now.cost();
-            if (now.faults > 0 && !isPlaced()) {
+            if (now.faults > 0 && !board.isPlaced()) {
                 return HOPELESS + estimate;
             }
             Optional<LinkRouter.Routed> routed = new LinkRouter(now).route();
