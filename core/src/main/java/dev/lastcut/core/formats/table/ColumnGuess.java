@@ -334,6 +334,10 @@ final class ColumnGuess {
                             : p.share(p.amounts);
                 },
                 0.05);
+        best(
+                ColumnKind.VALUE,
+                c -> !isHeadedOtherwise(c) && profiles[c].hasBareAmounts() ? 1 : 0,
+                0);
         // Many lists have the value in a column called description, and no other.
         best(
                 ColumnKind.VALUE,

@@ -2,6 +2,7 @@ package dev.lastcut.core.formats.table;
 
 import dev.lastcut.core.value.Dimension;
 import dev.lastcut.core.value.PartValue;
+import dev.lastcut.core.value.PreferredNumbers;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -30,6 +31,8 @@ final class ColumnProfile {
     final int designators;
     final int packages;
     final int amounts;
+    final int bareAmounts;
+    final int measured;
     final int sides;
     final int yesOrNo;
     final int leaveOut;
@@ -52,6 +55,8 @@ final class ColumnProfile {
         int lists = 0;
         int packed = 0;
         int values = 0;
+        int bare = 0;
+        int expecting = 0;
         int sided = 0;
         int yes = 0;
         int out = 0;
@@ -87,6 +92,10 @@ final class ColumnProfile {
             lists += Designators.isList(c) ? 1 : 0;
             packed += PACKAGE.matcher(c).matches() ? 1 : 0;
             values += !named.isEmpty() && isAmount(c, named.get(i)) ? 1 : 0;
+            if (!named.isEmpty() && expected(named.get(i)) != Dimension.NONE) {
+                expecting++;
+                bare += n.filter(ColumnProfile::isPreferred).isPresent() ? 1 : 0;
+            }
             sided += TableWords.side(c).isPresent() ? 1 : 0;
             yes += TableWords.isYes(c) || TableWords.isNo(c) ? 1 : 0;
             out += TableWords.leavesOut(c) ? 1 : 0;
@@ -99,6 +108,8 @@ final class ColumnProfile {
         this.designators = lists;
         this.packages = packed;
         this.amounts = values;
+        this.bareAmounts = bare;
+        this.measured = expecting;
         this.sides = sided;
         this.yesOrNo = yes;
         this.leaveOut = out;
@@ -110,11 +121,8 @@ final class ColumnProfile {
 
     /** A resistance of a resistor, a capacitance of a capacitor and so on, with its prefix. */
     private static boolean isAmount(String cell, List<String> named) {
-        if (named.isEmpty() || cell.length() > 60) {
-            return false;
-        }
-        Dimension expected = Dimension.of(named.get(0));
-        if (expected == Dimension.NONE) {
+        Dimension expected = expected(named);
+        if (cell.length() > 60 || expected == Dimension.NONE) {
             return false;
         }
         boolean lettered = cell.chars().anyMatch(Character::isLetter);
@@ -123,6 +131,22 @@ final class ColumnProfile {
                         .amount()
                         .filter(a -> a.of() == expected)
                         .isPresent();
+    }
+
+    private static Dimension expected(List<String> named) {
+        return named.isEmpty() ? Dimension.NONE : Dimension.of(named.get(0));
+    }
+
+    /** A number without a unit of length that is one of the preferred numbers of IEC 60063. */
+    private static boolean isPreferred(Numbers.Number n) {
+        return n.unitNm().isEmpty()
+                && (PreferredNumbers.E24.contains(n.value())
+                        || PreferredNumbers.E96.contains(n.value()));
+    }
+
+    /** Whether its resistors, capacitors and coils have values written as bare numbers: 4700. */
+    boolean hasBareAmounts() {
+        return measured > 0 && bareAmounts >= 0.8 * measured && !counts && !index && isFull();
     }
 
     double share(int of) {

@@ -455,7 +455,7 @@ final class PartTable {
             String name = r.cell(column(ColumnKind.DESIGNATOR));
             if (name.matches("[RCL]\\d.*") && lists(r)) {
                 String cell = r.cell(value);
-                passive++;
+                passive += Designators.read(name).names().size();
                 digits += cell.matches(".*\\d.*") ? 1 : 0;
                 read +=
                         PartValue.read(cell, name.replaceAll("[,;\\s-].*", "")).amount().isPresent()

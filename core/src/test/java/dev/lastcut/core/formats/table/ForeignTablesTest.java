@@ -48,6 +48,25 @@ class ForeignTablesTest {
                         "U1 REG-5 SOT223 true");
     }
 
+    /** Values that are bare numbers are told from positions, counts, packages and part numbers. */
+    @ParameterizedTest
+    @ValueSource(
+            strings = {
+                "Item,Ref Des,Qty,Description,Case,Part Number\n",
+                "blib,qux,zorp,fnord,wibble,plugh\n",
+                ""
+            })
+    void valuesWithoutAnyLetter(String headings) {
+        String table =
+                headings
+                        + "1,D1-D9,9,RED,D0603,HX-RED-D0603\n"
+                        + "2,\"R1, R5\",2,4700,R0603,HX-4K7-R0603\n"
+                        + "3,R2-R4,3,220,R0603,HX-220R-R0603\n"
+                        + "4,R6,1,10000,R0603,HX-10K-R0603\n";
+        assertThat(told(table))
+                .contains("D1 RED D0603 true", "R1 4700 R0603 true", "R6 10000 R0603 true");
+    }
+
     /** Marks for what is not fitted: words, crosses, the rarer of yes and no. */
     @ParameterizedTest
     @ValueSource(
@@ -79,6 +98,10 @@ class ForeignTablesTest {
             bare.append("R").append(i).append(";R0603\n");
         }
         assertThat(PartsListReader.read("x.csv", bytes(bare.toString())).open())
+                .contains("no column of it states the values");
+        String garbled =
+                "Item,Ref,Qty,Description,Case,Maker's number\n1,D1-D9,9,?c,0603,HX-RED\n2,R1-R9,9,?a,0603,HX-4K7\n";
+        assertThat(PartsListReader.read("x.csv", bytes(garbled)).open())
                 .contains("no column of it states the values");
         String nothing = "a;b;c\n1-R;10k;0805\n2-R;10k;0805\n";
         PartsListReader.Result r = PartsListReader.read("x.csv", bytes(nothing));
