@@ -81,7 +81,8 @@ public final class Vocabulary {
         put(Sense.DRAWING, "drawing", "drawings", "fabrication", "fab", "assembly", "assy", "asm");
         put(Sense.DRAWING, "courtyard", "notes", "note", "readme", "panel", "panelization");
         put(Sense.DRAWING, "drillmap", "map", "guide", "title", "frame", "logo", "dwg");
-        put(Sense.DRAWING, "adhesive", "glue");
+        put(Sense.DRAWING, "adhesive", "glue", "padmaster", "padmasters", "gpt", "gpb");
+        put(Sense.DRAWING, "vcut", "vcuts", "vscore", "scoring", "vgroove");
         put(Sense.PARTS, "bom", "parts", "partslist", "bill", "materials", "components", "stuff");
         put(Sense.PLACEMENT, "placement", "pick", "place", "pnp", "centroid", "centroids", "pos");
         put(Sense.PLACEMENT, "positions", "xy", "mount", "mounting", "xyrs", "cpl", "coordinates");
@@ -181,7 +182,7 @@ public final class Vocabulary {
     }
 
     private void take(String w, String next, boolean last) {
-        Sense sense = WORDS.get(w);
+        Sense sense = w.matches("pads?") && next.matches("masters?") ? Sense.DRAWING : WORDS.get(w);
         if (NUMBERED.contains(w) && NUMBER.matcher(next).matches()) {
             numbered(w, Integer.parseInt(next));
             tell(w + " " + next);

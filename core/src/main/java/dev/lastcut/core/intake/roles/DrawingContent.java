@@ -6,6 +6,7 @@ import dev.lastcut.core.geometry.Pt;
 import dev.lastcut.core.geometry.Segment;
 import dev.lastcut.core.intake.picture.Loops.Loop;
 import java.util.List;
+import java.util.Optional;
 import org.locationtech.jts.geom.Envelope;
 
 /**
@@ -14,6 +15,7 @@ import org.locationtech.jts.geom.Envelope;
  */
 final class DrawingContent implements Witness {
     private static final double SLACK_NM = 600_000;
+    private static final double SAME_NM = 20_000;
     private static final int FEWEST_BOXES = 3;
     private static final int FEWEST_LINES = 4;
     private static final int MOST_SCORES = 60;
@@ -21,11 +23,26 @@ final class DrawingContent implements Witness {
     @Override
     public void testify(PackFacts pack, Testimony testimony) {
         for (Picture p : pack.pictures()) {
+            if (isKeepOut(pack, p)) {
+                testimony.say(
+                        p.path(),
+                        "areas to keep out of, not the board's edge",
+                        r -> r.equals(Role.NOT_PART) ? 7 : -4);
+                continue;
+            }
             boolean lines = p.thinShare() > 0.7 && !p.isEmpty() && !p.isSparse();
             if (!lines) {
                 continue;
             }
             List<Loop> loops = p.loops();
+            int boards = boards(pack, p, loops);
+            if (boards > 1) {
+                testimony.say(
+                        p.path(),
+                        "the board's edge " + boards + " times: a drawing of a panel",
+                        r -> r.equals(Role.NOT_PART) ? 7 : isDrawn(r) ? -12 : 0);
+                continue;
+            }
             Loop edge = edge(pack, loops);
             if (edge != null) {
                 assembly(p, edge, testimony);
@@ -47,6 +64,41 @@ final class DrawingContent implements Witness {
 
     private static boolean isDrawn(Role r) {
         return r.kind() == Role.Kind.SILK || r.equals(Role.OUTLINE);
+    }
+
+    /** Called a keep-out, and no contour where another picture has one: some call the edge so. */
+    private static boolean isKeepOut(PackFacts pack, Picture p) {
+        return pack.name(p.path()).told().contains("keepout")
+                && p.contour().isEmpty()
+                && pack.pictures().stream().anyMatch(o -> o != p && o.contour().isPresent());
+    }
+
+    /** How often it has the contour of another picture. */
+    private static int boards(PackFacts pack, Picture p, List<Loop> loops) {
+        long most = 0;
+        for (Picture other : pack.pictures()) {
+            Optional<Envelope> board = other == p ? Optional.empty() : other.contour();
+            if (board.isPresent()) {
+                most =
+                        Math.max(
+                                most,
+                                loops.stream().filter(l -> isAlike(l.box(), board.get())).count());
+            }
+        }
+        return (int) most;
+    }
+
+    /** Whether two boxes have one size, turned by a quarter or not. */
+    private static boolean isAlike(Envelope a, Envelope b) {
+        double turned =
+                Math.max(
+                        Math.abs(a.getWidth() - b.getHeight()),
+                        Math.abs(a.getHeight() - b.getWidth()));
+        double straight =
+                Math.max(
+                        Math.abs(a.getWidth() - b.getWidth()),
+                        Math.abs(a.getHeight() - b.getHeight()));
+        return Math.min(turned, straight) < SAME_NM;
     }
 
     /** The loop that goes about all pads and holes; null for none. */

@@ -40,6 +40,7 @@ public final class RoleProposer {
                     new LineContent(),
                     new ContourContent(),
                     new DrawingContent(),
+                    new PadMasterContent(),
                     new StrayOpenings(),
                     new LayerNumbers(),
                     new NetlistSides(),
