@@ -79,6 +79,45 @@ class OtherHandsTest {
         }
     }
 
+    static Stream<String> ours() {
+        return LongRun.first(3, TruePack.NAMES);
+    }
+
+    /** Tables of the other packs say the same under other headings, or it is asked. */
+    @ParameterizedTest
+    @MethodSource("ours")
+    void headingsOfTheOtherPacks(String name) throws Exception {
+        Pack pack = TruePack.of(name).pack();
+        String before = tables(Intake.open(pack));
+        String after = tables(Intake.open(changed(pack, OtherHandsTest::meaningless)));
+        assertThat(after).isIn(before, "asked");
+        for (Charset to : List.of(StandardCharsets.UTF_16LE, Charset.forName("windows-1252"))) {
+            Pack other = changed(pack, (path, text) -> text.getBytes(to));
+            assertThat(tables(Intake.open(other))).as(to.name()).isEqualTo(before);
+        }
+    }
+
+    /** What lists and placements say, or that something is asked. */
+    private static String tables(Board b) {
+        if (b.files().stream().anyMatch(f -> f.doubt().isPresent())) {
+            return "asked";
+        }
+        StringBuilder all = new StringBuilder();
+        b.parts()
+                .orElse(List.of())
+                .forEach(
+                        p ->
+                                all.append(p.designator() + " " + p.value() + " " + p.footprint())
+                                        .append(" " + p.fitted() + "\n"));
+        b.placements()
+                .orElse(List.of())
+                .forEach(
+                        p ->
+                                all.append(p.designator() + " " + p.at() + " " + p.rotationDeg())
+                                        .append(" " + p.side() + "\n"));
+        return all.toString();
+    }
+
     /** Tables, and nothing else, through a change of their text. */
     private static Pack changed(Pack pack, BiFunction<String, String, byte[]> change) {
         List<Pack.PackFile> files = new ArrayList<>();

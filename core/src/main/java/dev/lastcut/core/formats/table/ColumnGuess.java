@@ -67,6 +67,15 @@ final class ColumnGuess {
                 List.of(ColumnKind.PART_NUMBER, ColumnKind.MANUFACTURER, ColumnKind.DESCRIPTION)) {
             named(k, p -> p.filled > 0);
         }
+        if (!has(ColumnKind.FOOTPRINT)) {
+            best(
+                    ColumnKind.FOOTPRINT,
+                    c ->
+                            !TableWords.isKnown(headings.get(c)) && profiles[c].couldBePackages()
+                                    ? 1 - 0.01 * c
+                                    : 0,
+                    0);
+        }
     }
 
     private interface Test {

@@ -44,6 +44,9 @@ final class ColumnProfile {
     final Set<Double> numbers = new HashSet<>();
     final Map<String, Integer> times = new HashMap<>();
 
+    /** The letters of the designators that each cell stands beside. */
+    private final Map<String, Set<String>> letters = new HashMap<>();
+
     /**
      * @param named the designators of each row; a row of none says nothing of what a value is
      */
@@ -74,6 +77,10 @@ final class ColumnProfile {
             full++;
             distinct.add(c);
             times.merge(c, 1, Integer::sum);
+            if (!named.isEmpty() && !named.get(i).isEmpty()) {
+                letters.computeIfAbsent(c, k -> new HashSet<>())
+                        .add(named.get(i).get(0).replaceAll("\\d.*", ""));
+            }
             most = Math.max(most, c.length());
             Optional<Numbers.Number> n = Numbers.read(c);
             if (n.isPresent()) {
@@ -147,6 +154,22 @@ final class ColumnProfile {
     /** Whether its resistors, capacitors and coils have values written as bare numbers: 4700. */
     boolean hasBareAmounts() {
         return measured > 0 && bareAmounts >= 0.8 * measured && !counts && !index && isFull();
+    }
+
+    /**
+     * Short words that recur, most of them beside one kind of part: names of packages, if of a habit
+     * nobody knows. Makers' names stand beside parts of many kinds.
+     */
+    boolean couldBePackages() {
+        long own = letters.values().stream().filter(l -> l.size() == 1).count();
+        boolean recur = distinct.size() >= 2 && distinct.size() < 0.8 * filled;
+        boolean kinds = letters.values().stream().flatMap(Set::stream).distinct().count() >= 3;
+        return isFull()
+                && numeric == 0
+                && recur
+                && kinds
+                && own >= 0.8 * distinct.size()
+                && distinct.stream().allMatch(c -> c.matches("\\S{2,24}"));
     }
 
     double share(int of) {
