@@ -157,8 +157,8 @@ final class ColumnProfile {
     }
 
     /**
-     * Short words that recur, most of them beside one kind of part: names of packages, if of a habit
-     * nobody knows. Makers' names stand beside parts of many kinds.
+     * Short words that recur, most of them beside one kind of part: names of packages, if of a
+     * habit nobody knows. Makers' names stand beside parts of many kinds.
      */
     boolean couldBePackages() {
         long own = letters.values().stream().filter(l -> l.size() == 1).count();

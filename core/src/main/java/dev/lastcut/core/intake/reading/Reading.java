@@ -38,6 +38,9 @@ public sealed interface Reading {
     /** Enough of a file to tell what it is. */
     int HEAD = 200_000;
 
+    /** A text to read is kept up to so many characters. */
+    int LONGEST_TEXT = 64_000;
+
     Pattern GERBER = Pattern.compile("%(FS|MO|AD|AM|LP|TF|IN|LN)|D0?[123]\\*|G0?4[^*]*\\*|G36\\*");
     Pattern DRILL = Pattern.compile("(?m)^(M48|T\\d+C[.\\d]+|X[-+.\\d]+Y[-+.\\d]+)\\s*$");
     Pattern NETLIST = Pattern.compile("(?m)^(3[012346]7.{30}|P\\s+(UNITS|VER|IMAGE|NNAME))");
@@ -128,8 +131,13 @@ public sealed interface Reading {
      * What lies beside the board: reports, pictures, pages, layout files.
      *
      * @param what in words, such as "a page to read"
+     * @param text what it says, its beginning where it is long; empty for what is no text
      */
-    record Beside(String what) implements Reading {
+    record Beside(String what, String text) implements Reading {
+        public Beside(String what) {
+            this(what, "");
+        }
+
         @Override
         public List<Problem> problems() {
             return List.of();
@@ -233,11 +241,16 @@ public sealed interface Reading {
             return new Unknown(found.list().problems(), found.list().columns());
         }
         return BesideFiles.isProse(path)
-                ? new Beside("a text to read")
+                ? new Beside("a text to read", beginning(content))
                 : unknown(
                         path,
                         "nothing in it is Gerber, drill, netlist, parts list or placement",
                         "kept, but not used; if it belongs to the board, export it again");
+    }
+
+    private static String beginning(byte[] content) {
+        String text = Texts.decode(content);
+        return text.substring(0, Math.min(text.length(), LONGEST_TEXT));
     }
 
     private static boolean isTool(String designator) {

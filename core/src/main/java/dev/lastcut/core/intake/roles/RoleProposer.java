@@ -43,6 +43,7 @@ public final class RoleProposer {
                     new PadMasterContent(),
                     new StrayOpenings(),
                     new LayerNumbers(),
+                    new StackText(),
                     new NetlistSides(),
                     new PlacedSides(),
                     new Lettering(),
