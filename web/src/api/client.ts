@@ -61,6 +61,7 @@ export type NetLine = Schemas['NetLine'];
 export type Changes = Schemas['ChangesView'] & { of?: string };
 export type CutDifference = Schemas['CutDifferenceView'];
 export type Handed = Schemas['Handed'];
+export type Parcel = Schemas['ParcelView'];
 export type Verified = Schemas['VerifiedView'];
 /** The quote is null where the desk could not work one out. */
 export type DeskReading = Omit<Schemas['DeskReading'], 'quote'> & {
@@ -485,6 +486,7 @@ export const api = {
   deskPicture: (order: number, name: string) => `/api/orders/${order}/pictures/${name}`,
   brokenOff: () => json<Broken[]>('/api/broken-off'),
   readBroken: (id: number) => json<Broken[]>(`/api/broken-off/${id}`, 'DELETE'),
+  parcels: (id: number, cut: number) => json<Parcel[]>(`${job(id)}/cuts/${cut}/parcels`),
   cuts: (id: number) => json<Cut[]>(`${job(id)}/cuts`),
   under: (id: number, x: number, y: number, roles: string[]) =>
     json<Under[]>(`${job(id)}/under?x=${x}&y=${y}&roles=${roles.join(',')}`),

@@ -127,6 +127,11 @@ function Table({
                   <>
                     {s.quote.total.toFixed(2)} {s.quote.currency}
                     <span className="text-faint block">{s.quote.days} days</span>
+                    {s.quote.hint ? (
+                      <span className="text-look block text-[13px] whitespace-normal">
+                        {s.quote.hint}
+                      </span>
+                    ) : null}
                   </>
                 ) : (
                   <span className="text-faint">not known</span>

@@ -110,6 +110,7 @@ export function OrderOptions({
                 {data.quote.total.toFixed(2)} {currency}
               </span>
             </div>
+            {data.quote.hint ? <p className="text-look text-[13px]">{data.quote.hint}.</p> : null}
           </div>
         </>
       ) : null}

@@ -3,6 +3,7 @@ import { api, type Job, type Outputs } from '../api/client';
 import { useWork } from '../api/tasks';
 import { go } from '../router';
 import { Comparison } from '../cut/Comparison';
+import { Parcels } from '../cut/Parcels';
 import { HandOver } from '../cut/HandOver';
 import { usePair, type useComparison } from '../cut/useComparison';
 import { VerifyZip } from '../cut/VerifyZip';
@@ -123,6 +124,7 @@ export function Cut({
                     </a>
                   ) : null}
                 </span>
+                <Parcels job={job.id} cut={c.number} />
                 <HandOver
                   job={job.id}
                   cut={c.number}

@@ -26,6 +26,7 @@ import java.util.stream.Stream;
  * @param panel present where it says what it takes of panels
  * @param exclusions values of options that it does not make together
  * @param strip present where it has strip board, absent for houses and mills
+ * @param parcels the uploads it takes, each for itself; empty where it takes the whole cut
  */
 public record CapabilitySheet(
         String id,
@@ -42,7 +43,8 @@ public record CapabilitySheet(
         Optional<Assembly> assembly,
         Optional<PanelTerms> panel,
         List<Exclusion> exclusions,
-        Optional<StripTerms> strip) {
+        Optional<StripTerms> strip,
+        List<Parcel> parcels) {
     /** What the board is made of, and by whom. */
     public enum Kind {
         HOUSE,
@@ -87,7 +89,8 @@ public record CapabilitySheet(
                 Optional.empty(),
                 Optional.empty(),
                 List.of(),
-                Optional.empty());
+                Optional.empty(),
+                List.of());
     }
 
     public CapabilitySheet {
@@ -95,6 +98,7 @@ public record CapabilitySheet(
         options = Collections.unmodifiableMap(new TreeMap<>(options));
         variations = List.copyOf(variations);
         exclusions = List.copyOf(exclusions);
+        parcels = Parcel.distinct(parcels);
         if (!id.matches("[a-z0-9][a-z0-9-]{0,62}")) {
             throw new IllegalArgumentException(
                     "id must be lower-case letters, digits and hyphens: '" + id + "'");
@@ -212,6 +216,12 @@ public record CapabilitySheet(
         return refused;
     }
 
+    /** A way to have it sent that was chosen but is not offered here. */
+    public Optional<String> carriageNotOffered(Order order) {
+        return order.carriage()
+                .filter(way -> price.carriage().stream().noneMatch(c -> c.name().equals(way)));
+    }
+
     /** Pairs of an order on a board that the shop does not make together. */
     public List<Exclusion> excluded(Order order, int copperLayers) {
         return exclusions.stream().filter(x -> x.isIn(this, order, copperLayers)).toList();
@@ -234,7 +244,8 @@ public record CapabilitySheet(
                 Optional.of(terms),
                 panel,
                 exclusions,
-                strip);
+                strip,
+                parcels);
     }
 
     /** The same shop, making panels so. */
@@ -254,7 +265,8 @@ public record CapabilitySheet(
                 assembly,
                 Optional.of(terms),
                 exclusions,
-                strip);
+                strip,
+                parcels);
     }
 
     /** Whether holes through both sides are joined by hand; strip board has links for that. */

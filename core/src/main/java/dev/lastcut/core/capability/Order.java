@@ -11,8 +11,13 @@ import java.util.TreeMap;
  *
  * @param quantity how many boards
  * @param mark where the house may print its mark; empty where no place is said
+ * @param carriage the name of the way it is sent; empty for the shop's usual one
  */
-public record Order(Map<OrderOption, String> chosen, int quantity, Optional<OrderMark> mark) {
+public record Order(
+        Map<OrderOption, String> chosen,
+        int quantity,
+        Optional<OrderMark> mark,
+        Optional<String> carriage) {
     /** Enough for a club, and what many houses sell at the least (common practice, no source). */
     public static final int USUAL_QUANTITY = 5;
 
@@ -24,9 +29,9 @@ public record Order(Map<OrderOption, String> chosen, int quantity, Optional<Orde
         this(chosen, USUAL_QUANTITY);
     }
 
-    /** With no place for the order mark. */
+    /** With no place for the order mark, sent as usual. */
     public Order(Map<OrderOption, String> chosen, int quantity) {
-        this(chosen, quantity, Optional.empty());
+        this(chosen, quantity, Optional.empty(), Optional.empty());
     }
 
     /**
@@ -47,14 +52,18 @@ public record Order(Map<OrderOption, String> chosen, int quantity, Optional<Orde
         Map<OrderOption, String> next = new EnumMap<>(OrderOption.class);
         next.putAll(chosen);
         next.put(option, value);
-        return new Order(next, quantity, mark);
+        return new Order(next, quantity, mark, carriage);
     }
 
     public Order of(int boards) {
-        return new Order(chosen, boards, mark);
+        return new Order(chosen, boards, mark, carriage);
     }
 
     public Order marked(Optional<OrderMark> place) {
-        return new Order(chosen, quantity, place);
+        return new Order(chosen, quantity, place, carriage);
+    }
+
+    public Order sent(Optional<String> way) {
+        return new Order(chosen, quantity, mark, way);
     }
 }

@@ -2,6 +2,7 @@ package dev.lastcut.core.capability;
 
 import java.util.Comparator;
 import java.util.List;
+import java.util.Optional;
 
 /**
  * What a shop asks and how long it takes.
@@ -11,6 +12,10 @@ import java.util.List;
  * @param days without anything that takes longer
  * @param steps other prices from so many pieces on, the fewest first
  * @param additions what values of options add
+ * @param lots fixed prices in place of set-up and area
+ * @param fine what finer work adds
+ * @param carriage ways to have it sent, the usual one first; empty where the shop does not say
+ * @param minimum the least an order costs, without carriage
  */
 public record Price(
         String currency,
@@ -18,7 +23,11 @@ public record Price(
         double perSquareCm,
         int days,
         List<Step> steps,
-        List<Addition> additions) {
+        List<Addition> additions,
+        List<Lot> lots,
+        List<FineSurcharge> fine,
+        List<Carriage> carriage,
+        double minimum) {
     /** From so many pieces on. */
     public record Step(int from, double perSquareCm) {
         public Step {
@@ -34,7 +43,7 @@ public record Price(
      *
      * @param setup once
      * @param perSquareCm of every piece
-     * @param percent of setup and area
+     * @param percent of setup and area, or of the lot in their place
      */
     public record Addition(
             OrderOption option,
@@ -53,9 +62,36 @@ public record Price(
     public Price {
         steps = steps.stream().sorted(Comparator.comparingInt(Step::from)).toList();
         additions = List.copyOf(additions);
-        if (!(setup >= 0) || !(perSquareCm >= 0) || days < 0) {
+        lots = List.copyOf(lots);
+        fine = List.copyOf(fine);
+        carriage = List.copyOf(carriage);
+        if (!(setup >= 0) || !(perSquareCm >= 0) || !(minimum >= 0) || days < 0) {
             throw new IllegalArgumentException("prices and days must be from 0");
         }
+        if (carriage.stream().map(Carriage::name).distinct().count() < carriage.size()) {
+            throw new IllegalArgumentException("price.carriage: two ways have one name");
+        }
+    }
+
+    /** Without lots, finer work and carriage. */
+    public Price(
+            String currency,
+            double setup,
+            double perSquareCm,
+            int days,
+            List<Step> steps,
+            List<Addition> additions) {
+        this(
+                currency,
+                setup,
+                perSquareCm,
+                days,
+                steps,
+                additions,
+                List.of(),
+                List.of(),
+                List.of(),
+                0);
     }
 
     /** The same whatever is ordered. */
@@ -72,5 +108,20 @@ public record Price(
             }
         }
         return price;
+    }
+
+    /** The cheapest lot that holds the pieces; empty where set-up and area are paid. */
+    public Optional<Lot> lot(Quote.Pieces pieces, int copperLayers) {
+        return lots.stream()
+                .filter(l -> l.holds(pieces, copperLayers))
+                .min(Comparator.comparingDouble(Lot::total));
+    }
+
+    /** The way an order is sent: the one it names where the shop has it, else the usual one. */
+    public Optional<Carriage> carriage(Order order) {
+        return carriage.stream()
+                .filter(c -> order.carriage().filter(c.name()::equals).isPresent())
+                .findFirst()
+                .or(() -> carriage.stream().findFirst());
     }
 }

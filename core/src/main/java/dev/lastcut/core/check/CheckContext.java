@@ -10,6 +10,7 @@ import dev.lastcut.core.board.SourceFile;
 import dev.lastcut.core.capability.Assembly;
 import dev.lastcut.core.capability.CapabilitySheet;
 import dev.lastcut.core.capability.Exclusion;
+import dev.lastcut.core.capability.FineSurcharge;
 import dev.lastcut.core.capability.Headroom;
 import dev.lastcut.core.capability.Limit;
 import dev.lastcut.core.capability.LimitKey;
@@ -29,6 +30,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Function;
 
 /**
@@ -37,6 +39,9 @@ import java.util.function.Function;
  * answers stay the same.
  */
 public final class CheckContext {
+    /** Values of options that ask for nothing, which any shop does. */
+    private static final Set<String> NOTHING = Set.of("none", "no", "as in the files");
+
     /**
      * What a board is held against.
      *
@@ -327,6 +332,38 @@ public final class CheckContext {
     /** Pairs of the order that the shop does not make together. */
     public List<Exclusion> excluded() {
         return ask(c -> c.against.sheet.excluded(c.against.order, c.board().copper().size()));
+    }
+
+    /** The currency of the shop's prices. */
+    public String currency() {
+        return ask(c -> c.against.sheet.price().currency());
+    }
+
+    /** What the shop adds for finer work. */
+    public List<FineSurcharge> fineSurcharges() {
+        return ask(c -> c.against.sheet.price().fine());
+    }
+
+    /** What was chosen and the shop does not offer, in words, beside what asks for nothing. */
+    public List<String> notOffered() {
+        return ask(
+                c -> {
+                    List<String> all = new ArrayList<>();
+                    c.against
+                            .sheet
+                            .notOffered(c.against.order)
+                            .forEach(
+                                    (o, v) -> {
+                                        if (!NOTHING.contains(v)) {
+                                            all.add(o.title() + ": " + o.words(v));
+                                        }
+                                    });
+                    c.against
+                            .sheet
+                            .carriageNotOffered(c.against.order)
+                            .ifPresent(way -> all.add("Carriage: " + way));
+                    return all;
+                });
     }
 
     /** What the shop takes of panels; empty where it does not say. */

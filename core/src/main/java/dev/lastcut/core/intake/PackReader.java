@@ -186,7 +186,19 @@ public final class PackReader {
                         + " MB: no board is that large; bring in its files alone.");
     }
 
+    /** A cut of ours holds its files once more as parcels: a copy of the board is no second one. */
+    private static void withoutParcels(List<PackFile> files) {
+        List<String> cuts =
+                files.stream()
+                        .map(PackFile::path)
+                        .filter(p -> p.equals("manifest.json") || p.endsWith("/manifest.json"))
+                        .map(p -> p.substring(0, p.length() - "manifest.json".length()))
+                        .toList();
+        files.removeIf(f -> cuts.stream().anyMatch(c -> f.path().startsWith(c + "parcels/")));
+    }
+
     private static Pack checked(String name, List<PackFile> files) throws UnusablePackException {
+        withoutParcels(files);
         if (files.isEmpty()) {
             throw new UnusablePackException(
                     name + " holds no files: bring in the board's Gerber and drill files.");

@@ -2,8 +2,10 @@ package dev.lastcut.core.panel;
 
 import dev.lastcut.core.capability.CapabilitySheet;
 import dev.lastcut.core.capability.Limit;
+import dev.lastcut.core.capability.LimitKey;
 import dev.lastcut.core.capability.Mill;
 import dev.lastcut.core.capability.Order;
+import dev.lastcut.core.capability.OwnMeasure;
 import dev.lastcut.core.capability.PanelTerms;
 import dev.lastcut.core.capability.Quote;
 import dev.lastcut.core.geometry.Length;
@@ -48,9 +50,14 @@ public record PanelFit(
      * where the shop states no size of panels.
      *
      * @param plan gap, join and rails hold; rows, columns and the turn are what is sought
+     * @param smallest what the shop's finer work is measured by
      */
     public static List<PanelFit> best(
-            PanelPlan plan, PanelSource own, CapabilitySheet sheet, Order order) {
+            PanelPlan plan,
+            PanelSource own,
+            CapabilitySheet sheet,
+            Order order,
+            Map<LimitKey, OwnMeasure> smallest) {
         int ordered = order.quantity();
         int layers = own.geometry().board().copper().size();
         Optional<double[]> most = most(sheet);
@@ -75,7 +82,7 @@ public record PanelFit(
                     if (!fits(most.get(), w, h)) {
                         break;
                     }
-                    PanelFit fit = of(sheet, order, layers, r, c, deg % 360, w, h, area);
+                    PanelFit fit = of(sheet, order, layers, r, c, deg % 360, w, h, area, smallest);
                     byPanels.merge(fit.panels, fit, (x, y) -> ORDER.compare(x, y) <= 0 ? x : y);
                 }
                 if (r >= ordered) {
@@ -103,13 +110,13 @@ public record PanelFit(
             double deg,
             double w,
             double h,
-            double area) {
+            double area,
+            Map<LimitKey, OwnMeasure> own) {
         int boards = rows * columns;
         int ordered = order.quantity();
         int panels = (ordered + boards - 1) / boards;
-        double squareCm = w * h / 1e14;
-        double total =
-                Quote.of(sheet, order, layers, new Quote.Pieces(panels, squareCm, "panel")).total();
+        Quote.Pieces pieces = new Quote.Pieces(panels, Length.toMm(w), Length.toMm(h), "panel");
+        double total = Quote.of(sheet, order, layers, pieces, own).total();
         return new PanelFit(
                 rows,
                 columns,

@@ -8,6 +8,7 @@ import dev.lastcut.core.capability.CapabilitySheet;
 import dev.lastcut.core.capability.Order;
 import dev.lastcut.core.capability.Quote;
 import dev.lastcut.core.connectivity.BoardGeometry;
+import dev.lastcut.core.geometry.Length;
 import dev.lastcut.core.panel.Panel;
 import java.util.List;
 import java.util.Optional;
@@ -18,8 +19,6 @@ import org.locationtech.jts.geom.Envelope;
  * them. A board is charged by the box about it, as houses do (common practice, no source).
  */
 public final class JobQuote {
-    private static final double NM2_PER_CM2 = 1e14;
-
     private JobQuote() {}
 
     /** Empty for a board without a closed outline: nobody knows how large it is. */
@@ -40,14 +39,16 @@ public final class JobQuote {
                                         pieces(
                                                 order.quantity(),
                                                 p.plan().own(),
-                                                p.widthNm() * p.heightNm(),
+                                                p.widthNm(),
+                                                p.heightNm(),
                                                 "panel"))
                         .orElseGet(
                                 () ->
                                         pieces(
                                                 order.quantity(),
                                                 1,
-                                                e.getWidth() * e.getHeight(),
+                                                e.getWidth(),
+                                                e.getHeight(),
                                                 "board"));
         return Optional.of(of(geometry, sheet, order, plan, pieces));
     }
@@ -60,7 +61,7 @@ public final class JobQuote {
             PartsPlan plan,
             Quote.Pieces pieces) {
         int layers = geometry.board().copper().size();
-        Quote boards = Quote.of(sheet, order, layers, pieces);
+        Quote boards = Quote.of(sheet, order, layers, pieces, FineMeasures.of(geometry, sheet));
         Assignments who = Assignments.of(geometry, sheet, order, plan);
         if (!who.isOrdered()) {
             return boards;
@@ -78,10 +79,12 @@ public final class JobQuote {
      * Whole pieces for so many boards.
      *
      * @param each boards on one
-     * @param areaNm2 of one, with its rails
+     * @param widthNm and {@code heightNm} of one, with its rails
      * @param what one is called
      */
-    public static Quote.Pieces pieces(int boards, int each, double areaNm2, String what) {
-        return new Quote.Pieces((boards + each - 1) / each, areaNm2 / NM2_PER_CM2, what);
+    public static Quote.Pieces pieces(
+            int boards, int each, double widthNm, double heightNm, String what) {
+        return new Quote.Pieces(
+                (boards + each - 1) / each, Length.toMm(widthNm), Length.toMm(heightNm), what);
     }
 }

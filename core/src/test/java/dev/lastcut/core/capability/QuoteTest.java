@@ -72,7 +72,8 @@ class QuoteTest {
                                 OrderOption.MATERIAL,
                                 "transparent film",
                                 "gold does not hold on it")),
-                Optional.empty());
+                Optional.empty(),
+                List.of());
     }
 
     private static Optional<Limit> limit(double mm) {
@@ -92,7 +93,7 @@ class QuoteTest {
     @Test
     void linesAddUpToTheTotalAndOptionsToPriceAndDays() {
         Order order = new Order(Map.of(OrderOption.FINISH, "gold"), 12);
-        Quote q = Quote.of(shop(), order, 2, new Quote.Pieces(12, 6, "board"));
+        Quote q = Quote.of(shop(), order, 2, new Quote.Pieces(12, 30, 20, "board"), Map.of());
         assertThat(q.lines())
                 .containsExactly(
                         new Quote.Line("Setting up", 10),
@@ -105,7 +106,8 @@ class QuoteTest {
                         shop(),
                         new Order(Map.of(OrderOption.MATERIAL, "transparent film"), 9),
                         4,
-                        new Quote.Pieces(9, 6, "board"));
+                        new Quote.Pieces(9, 20, 30, "board"),
+                        Map.of());
         // 10 + 54 × 0.2, half of it more, and 30 for four layers.
         assertThat(four.total()).isEqualTo(20.8 * 1.5 + 30, within(1e-9));
         assertThat(four.days()).isEqualTo(9);
@@ -120,7 +122,9 @@ class QuoteTest {
                             shop(),
                             Order.USUAL.of(1 + r.nextInt(200)),
                             r.nextBoolean() ? 4 : 2,
-                            new Quote.Pieces(1 + r.nextInt(200), r.nextDouble() * 300, "board"));
+                            new Quote.Pieces(
+                                    1 + r.nextInt(200), 100, r.nextDouble() * 300, "board"),
+                            Map.of());
             long cents = q.lines().stream().mapToLong(l -> Math.round(l.amount() * 100)).sum();
             assertThat(Math.round(q.total() * 100)).isEqualTo(cents);
         }
@@ -184,7 +188,8 @@ class QuoteTest {
                     }
                 }
             }
-            List<PanelFit> fits = PanelFit.best(plan, own, shop(), Order.USUAL.of(ordered));
+            List<PanelFit> fits =
+                    PanelFit.best(plan, own, shop(), Order.USUAL.of(ordered), Map.of());
             assertThat(fits.get(0).total()).isCloseTo(least, within(0.01));
             assertThat(fits).isSortedAccordingTo((a, b) -> Double.compare(a.total(), b.total()));
             assertThat(fits).extracting(PanelFit::panels).doesNotHaveDuplicates();

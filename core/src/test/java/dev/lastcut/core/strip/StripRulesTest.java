@@ -79,7 +79,8 @@ public class StripRulesTest {
                 Optional.empty(),
                 Optional.empty(),
                 List.of(),
-                Optional.of(StripCircuits.TERMS));
+                Optional.of(StripCircuits.TERMS),
+                List.of());
     }
 
     public static CheckRun check(StripLayout layout, String circuit) {

@@ -1,6 +1,7 @@
 package dev.lastcut.server.api;
 
 import dev.lastcut.core.capability.CapabilitySheet;
+import dev.lastcut.core.capability.Carriage;
 import dev.lastcut.core.capability.Exclusion;
 import dev.lastcut.core.capability.Limit;
 import dev.lastcut.core.capability.LimitKey;
@@ -89,6 +90,9 @@ class OrderController {
                 options.add(asked.option(o));
             }
         }
+        if (!sheet.get().price().carriage().isEmpty()) {
+            options.add(asked.carriage());
+        }
         return new OrderView(
                 ticket.order().quantity(),
                 asked.quote(ticket.order()).map(QuoteJson::of).orElse(null),
@@ -137,6 +141,25 @@ class OrderController {
             }
             return new OrderOptionView(
                     o.id(), o.title(), o.unit(), sheet.value(o, now).orElse(""), values);
+        }
+
+        /** Chosen like an option, though no file depends on it. */
+        OrderOptionView carriage() {
+            Order now = ticket.order();
+            Optional<Quote> before = quote(now);
+            List<OrderValueView> values =
+                    sheet.price().carriage().stream()
+                            .map(
+                                    c ->
+                                            value(
+                                                    now,
+                                                    before,
+                                                    List.of(),
+                                                    now.sent(Optional.of(c.name())),
+                                                    c.name()))
+                            .toList();
+            String chosen = sheet.price().carriage(now).map(Carriage::name).orElse("");
+            return new OrderOptionView("carriage", "Carriage", "", chosen, values);
         }
 
         private OrderValueView value(

@@ -135,6 +135,33 @@ class OutputController {
         return download(name + "-cut-" + number + ".zip", outputs.cutZip(id, number));
     }
 
+    /** A parcel of a cut: a file or zip that the shop takes for itself. */
+    record ParcelView(String file, long bytes, String purpose) {}
+
+    /** The parcels of a cut, in the order of the shop's sheet. */
+    @GetMapping("/cuts/{number}/parcels")
+    List<ParcelView> parcels(@PathVariable long id, @PathVariable int number) {
+        return outputs.parcels(id, number).stream()
+                .map(
+                        e ->
+                                new ParcelView(
+                                        e.path().substring(e.path().lastIndexOf('/') + 1),
+                                        e.bytes(),
+                                        e.purpose().replaceFirst("^parcel: ", "")))
+                .toList();
+    }
+
+    @GetMapping("/cuts/{number}/parcels/{file}")
+    ResponseEntity<byte[]> parcel(
+            @PathVariable long id, @PathVariable int number, @PathVariable String file) {
+        boolean there =
+                outputs.parcels(id, number).stream().anyMatch(e -> e.path().endsWith("/" + file));
+        if (!there) {
+            throw new NotFoundException("Cut " + number + " has no parcel " + file + ".");
+        }
+        return download(file, outputs.cutFile(id, number, "parcels/" + file));
+    }
+
     /** The capability sheet as it was when the cut was made. */
     @GetMapping(path = "/cuts/{number}/sheet.json", produces = MediaType.APPLICATION_JSON_VALUE)
     byte[] sheet(@PathVariable long id, @PathVariable int number) {

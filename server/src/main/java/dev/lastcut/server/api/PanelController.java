@@ -12,6 +12,7 @@ import dev.lastcut.core.panel.PanelFit;
 import dev.lastcut.core.panel.PanelPlan;
 import dev.lastcut.core.panel.PanelSource;
 import dev.lastcut.core.panel.PlacedBoard;
+import dev.lastcut.core.quote.FineMeasures;
 import dev.lastcut.server.jobs.JobService;
 import dev.lastcut.server.ticket.PanelJson;
 import java.util.ArrayList;
@@ -81,7 +82,8 @@ class PanelController {
         PanelSource own = new PanelSource("", jobs.board(id), jobs.ticket(id).parts());
         Order order = jobs.ticket(id).order();
         PanelPlan plan = ask.map(PanelAsk::plan).orElse(PanelPlan.BEGUN);
-        return PanelFit.best(plan, own, sheet, order).stream()
+        return PanelFit.best(plan, own, sheet, order, FineMeasures.of(own.geometry(), sheet))
+                .stream()
                 .map(
                         f ->
                                 new PanelView.PanelFitView(

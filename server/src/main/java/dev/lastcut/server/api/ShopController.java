@@ -73,6 +73,7 @@ class ShopController {
         }
         List<String> refused = new ArrayList<>();
         a.sheet().notOffered(a.order()).forEach((o, v) -> refused.add(o.title() + " " + v));
+        a.sheet().carriageNotOffered(a.order()).ifPresent(way -> refused.add("Carriage " + way));
         return new NumbersView(limits, order(id), refused);
     }
 

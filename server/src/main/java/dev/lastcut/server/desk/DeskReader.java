@@ -273,7 +273,7 @@ final class DeskReader {
         private static Quote.Pieces pieces(
                 BoardGeometry geometry, int boards, int each, String what) {
             Envelope e = geometry.boardArea().getEnvelopeInternal();
-            return JobQuote.pieces(boards, each, e.getWidth() * e.getHeight(), what);
+            return JobQuote.pieces(boards, each, e.getWidth(), e.getHeight(), what);
         }
 
         private List<String> ordered() {
@@ -285,6 +285,7 @@ final class DeskReader {
                             .map(o -> shop.value(o, order).map(v -> o.title() + ": " + o.words(v)))
                             .flatMap(Optional::stream)
                             .collect(Collectors.toList()));
+            shop.price().carriage(order).ifPresent(c -> all.add("Carriage: " + c.name()));
             shop.orderMark(order).ifPresent(m -> all.add("Order mark " + m.words()));
             return all;
         }

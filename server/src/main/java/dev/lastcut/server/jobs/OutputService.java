@@ -3,11 +3,15 @@ package dev.lastcut.server.jobs;
 import dev.lastcut.core.capability.CapabilitySheet;
 import dev.lastcut.core.check.CheckRun;
 import dev.lastcut.core.connectivity.BoardGeometry;
+import dev.lastcut.core.cut.Manifest;
 import dev.lastcut.core.cut.OutputSet;
+import dev.lastcut.core.cut.ZipFiles;
 import dev.lastcut.core.job.Making;
 import dev.lastcut.core.ticket.Made;
 import dev.lastcut.core.ticket.Ticket;
 import dev.lastcut.server.report.Handover;
+import dev.lastcut.server.report.Json;
+import dev.lastcut.server.report.ManifestJson;
 import dev.lastcut.server.store.BegunStore;
 import dev.lastcut.server.store.CutStore;
 import dev.lastcut.server.work.Task;
@@ -112,7 +116,7 @@ public class OutputService {
                         handover.manifest().released(),
                         handover.files().size(),
                         "");
-        byte[] zip = CutZip.write(handover.files(), cut.created());
+        byte[] zip = ZipFiles.write(handover.files(), cut.created(), "");
         task.commit(
                 () ->
                         whole.execute(
@@ -132,6 +136,15 @@ public class OutputService {
     public byte[] cutZip(long id, int number) {
         return cuts.zip(id, number)
                 .orElseThrow(() -> new NotFoundException("There is no cut " + number + "."));
+    }
+
+    /**
+     * The parcels of a cut, as its manifest lists them; none for a shop that takes the whole cut.
+     */
+    public List<Manifest.Entry> parcels(long id, int number) {
+        ManifestJson manifest =
+                Json.MAPPER.readValue(cutFile(id, number, "manifest.json"), ManifestJson.class);
+        return manifest.files().stream().filter(e -> e.path().startsWith("parcels/")).toList();
     }
 
     /** One file of a cut as it was handed over. */

@@ -2,6 +2,7 @@ package dev.lastcut.server.report;
 
 import dev.lastcut.core.cut.Manifest;
 import dev.lastcut.core.cut.OutputFile;
+import dev.lastcut.core.cut.Parcels;
 import dev.lastcut.core.cut.ShopNote;
 import dev.lastcut.core.cut.Stamp;
 import dev.lastcut.core.job.Making;
@@ -50,6 +51,7 @@ public record Handover(Manifest manifest, List<OutputFile> files) {
                         "everything that was chosen: makes the same again"));
         String title = made.job().orElseThrow() + (made.cut() == 0 ? "" : ", cut " + made.cut());
         files.replaceAll(f -> Stamp.on(f, created, title));
+        files.addAll(Parcels.of(product.sheet().parcels(), files, created, title));
         Manifest manifest = manifest(checked, product, files);
         // The note lists the files, so it comes after them, and the manifest lists the note.
         files.add(

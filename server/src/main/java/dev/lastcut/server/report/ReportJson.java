@@ -12,6 +12,7 @@ import dev.lastcut.core.check.CheckRun;
 import dev.lastcut.core.check.Finding;
 import dev.lastcut.core.connectivity.BoardGeometry;
 import dev.lastcut.core.cut.OutputSet;
+import dev.lastcut.core.cut.Parcels;
 import dev.lastcut.core.cut.SignOff;
 import dev.lastcut.core.geometry.Length;
 import dev.lastcut.core.geometry.Measure;
@@ -29,6 +30,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.TreeMap;
+import java.util.stream.Stream;
 import org.locationtech.jts.geom.Envelope;
 
 /** {@code report.json}, version 1; documented in docs/report.md. */
@@ -207,7 +209,10 @@ public record ReportJson(
                 plan.variants().built().orElse(null),
                 product.touched().outcomes().stream().map(TouchedJson::of).toList(),
                 StripLayout.of(geometry).map(StripReportJson::of).orElse(null),
-                outputs.remarks());
+                Stream.concat(
+                                outputs.remarks().stream(),
+                                Parcels.empty(sheet.parcels(), outputs.files()).stream())
+                        .toList());
     }
 
     /** All findings, the most severe first, with the reasons of those signed off. */

@@ -7,6 +7,7 @@ import dev.lastcut.core.capability.Limit;
 import dev.lastcut.core.capability.LimitKey;
 import dev.lastcut.core.capability.Mill;
 import dev.lastcut.core.capability.OrderOption;
+import dev.lastcut.core.capability.Parcel;
 import dev.lastcut.core.capability.Price;
 import dev.lastcut.core.capability.Variation;
 import dev.lastcut.core.geometry.Length;
@@ -40,10 +41,35 @@ public record SheetJson(
         AssemblyJson assembly,
         PanelTermsJson panel,
         List<ExcludesJson> excludes,
-        StripTermsJson strip) {
+        StripTermsJson strip,
+        List<ParcelJson> parcels) {
 
     /** Numbers that hold for one value of an order option. */
     public record VariationJson(String option, String value, Map<String, Limit> limits) {}
+
+    /** An upload of its own; see {@link Parcel}. */
+    public record ParcelJson(String name, List<String> holds) {
+        static ParcelJson of(Parcel p) {
+            return new ParcelJson(
+                    p.name(), p.holds().stream().sorted().map(Parcel.Content::id).toList());
+        }
+
+        Parcel toParcel() {
+            return new Parcel(
+                    require(name, "parcels.name"),
+                    require(holds, "parcels.holds").stream()
+                            .map(
+                                    id ->
+                                            Parcel.Content.parse(id)
+                                                    .orElseThrow(
+                                                            () ->
+                                                                    new IllegalArgumentException(
+                                                                            "parcels: unknown content '"
+                                                                                    + id
+                                                                                    + "'")))
+                            .collect(Collectors.toSet()));
+        }
+    }
 
     /** Two values of options that are not made together. */
     public record ExcludesJson(
@@ -191,7 +217,8 @@ public record SheetJson(
                 excludes == null
                         ? List.of()
                         : excludes.stream().map(ExcludesJson::toExclusion).toList(),
-                Optional.ofNullable(strip).map(StripTermsJson::toTerms));
+                Optional.ofNullable(strip).map(StripTermsJson::toTerms),
+                parcels == null ? List.of() : parcels.stream().map(ParcelJson::toParcel).toList());
     }
 
     private static Variation toVariation(VariationJson v) {
@@ -350,7 +377,8 @@ public record SheetJson(
                 s.exclusions().isEmpty()
                         ? null
                         : s.exclusions().stream().map(ExcludesJson::of).toList(),
-                s.strip().map(StripTermsJson::of).orElse(null));
+                s.strip().map(StripTermsJson::of).orElse(null),
+                s.parcels().isEmpty() ? null : s.parcels().stream().map(ParcelJson::of).toList());
     }
 
     private static MillJson of(Mill m) {

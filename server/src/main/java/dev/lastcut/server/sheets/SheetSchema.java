@@ -9,8 +9,10 @@ import static dev.lastcut.server.report.SchemaParts.ordered;
 import static dev.lastcut.server.report.SchemaParts.text;
 
 import dev.lastcut.core.capability.Assembly;
+import dev.lastcut.core.capability.FineSurcharge;
 import dev.lastcut.core.capability.LimitKey;
 import dev.lastcut.core.capability.OrderOption;
+import dev.lastcut.core.capability.Parcel;
 import dev.lastcut.core.capability.StripTerms;
 import java.util.Arrays;
 import java.util.LinkedHashMap;
@@ -40,6 +42,9 @@ public final class SheetSchema {
         Map<String, Object> excludes = excludes();
         excludes.put("type", List.of("array", "null"));
         fields.put("excludes", excludes);
+        Map<String, Object> parcels = parcels();
+        parcels.put("type", List.of("array", "null"));
+        fields.put("parcels", parcels);
         return file("Capability sheet", fields, List.of("id", "name", "kind", "limits"));
     }
 
@@ -61,7 +66,50 @@ public final class SheetSchema {
         }
         adds.put("days", ordered("type", "integer"));
         f.put("adds", listOf(object(adds, List.of("option", "value"))));
+        f.put("lots", lots());
+        f.put("fine", fine());
+        Map<String, Object> way = new LinkedHashMap<>();
+        way.put("name", text(1));
+        way.put("amount", number());
+        way.put("days", ordered("type", "integer", "minimum", 0, "maximum", 365));
+        f.put("carriage", listOf(object(way, List.of("name", "amount", "days"))));
+        f.put("minimum", number());
         return object(f, List.of());
+    }
+
+    private static Map<String, Object> lots() {
+        Map<String, Object> lot = new LinkedHashMap<>();
+        lot.put("up_to_boards", ordered("type", "integer", "minimum", 1));
+        lot.put(
+                "up_to_mm",
+                ordered("type", "array", "items", number(), "minItems", 2, "maxItems", 2));
+        lot.put("layers", ordered("type", "integer", "minimum", 1));
+        lot.put("total", number());
+        return listOf(object(lot, List.of("up_to_boards", "up_to_mm", "total")));
+    }
+
+    private static Map<String, Object> fine() {
+        Map<String, Object> below = new LinkedHashMap<>();
+        below.put("value", number());
+        below.put("unit", ordered("enum", List.of("mm", "mil", "in", "um")));
+        Map<String, Object> fine = new LinkedHashMap<>();
+        List<String> measured = FineSurcharge.MEASURED.stream().sorted().map(LimitKey::id).toList();
+        fine.put("limit", ordered("enum", measured));
+        fine.put("below", object(below, List.of("value", "unit")));
+        fine.put("setup", number());
+        fine.put("percent", number());
+        return listOf(object(fine, List.of("limit", "below")));
+    }
+
+    private static Map<String, Object> parcels() {
+        Map<String, Object> parcel = new LinkedHashMap<>();
+        parcel.put(
+                "name", ordered("type", "string", "pattern", "^[A-Za-z0-9][A-Za-z0-9._-]{0,59}$"));
+        List<String> contents =
+                Arrays.stream(Parcel.Content.values()).map(Parcel.Content::id).toList();
+        Map<String, Object> holds = listOf(ordered("enum", contents));
+        parcel.put("holds", holds);
+        return listOf(object(parcel, List.of("name", "holds")));
     }
 
     private static Map<String, Object> options() {

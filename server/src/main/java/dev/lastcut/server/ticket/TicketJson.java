@@ -70,6 +70,9 @@ record TicketJson(
     static final int VERSION = 1;
     static final String QUANTITY = "quantity";
 
+    /** The name of the way the order is sent. */
+    static final String CARRIAGE = "carriage";
+
     /** Where the order mark goes: {@code x_mm}, {@code y_mm}, {@code side}. */
     static final String MARK = "mark";
 
@@ -214,6 +217,7 @@ record TicketJson(
         if (order.quantity() != Order.USUAL_QUANTITY) {
             all.put(QUANTITY, order.quantity());
         }
+        order.carriage().ifPresent(way -> all.put(CARRIAGE, way));
         order.mark()
                 .ifPresent(
                         m -> {
@@ -252,7 +256,7 @@ record TicketJson(
                                                 .map(id -> ColumnKind.parse(id).orElseThrow())
                                                 .toList())),
                 headroom == null ? Headroom.NONE : part("headroom", () -> headroom.toHeadroom()),
-                part("order", () -> new Order(options(), quantity(), mark())),
+                part("order", () -> new Order(options(), quantity(), mark(), carriage())),
                 part(
                         "currents",
                         () ->
@@ -327,6 +331,10 @@ record TicketJson(
         double y = ((Number) place.get("y_mm")).doubleValue();
         Side side = place.get("side").equals(Side.TOP.word()) ? Side.TOP : Side.BOTTOM;
         return Optional.of(new OrderMark(side, new Pt(Length.mm(x), Length.mm(y))));
+    }
+
+    private Optional<String> carriage() {
+        return Optional.ofNullable(order).map(o -> o.get(CARRIAGE)).map(String::valueOf);
     }
 
     private int quantity() {

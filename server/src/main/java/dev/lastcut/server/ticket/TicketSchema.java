@@ -214,6 +214,7 @@ public final class TicketSchema {
                             : text(1));
         }
         f.put(TicketJson.QUANTITY, ordered("type", "integer", "minimum", 1, "maximum", Order.MOST));
+        f.put(TicketJson.CARRIAGE, text(1));
         Map<String, Object> mark = new LinkedHashMap<>();
         mark.put("x_mm", coordinate());
         mark.put("y_mm", coordinate());

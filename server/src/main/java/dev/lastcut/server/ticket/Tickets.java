@@ -27,7 +27,7 @@ public final class Tickets {
 
     /** What of an order stays when only options are given; null takes it away. */
     private static final List<String> BESIDE_OPTIONS =
-            List.of(TicketJson.QUANTITY, TicketJson.MARK);
+            List.of(TicketJson.QUANTITY, TicketJson.MARK, TicketJson.CARRIAGE);
 
     private static final int MOST_BYTES = 8 << 20;
 

@@ -22,6 +22,7 @@ import java.util.Map;
 import java.util.TreeMap;
 import java.util.stream.Stream;
 import java.util.zip.ZipEntry;
+import java.util.zip.ZipFile;
 import java.util.zip.ZipInputStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -415,12 +416,59 @@ class MakeCommandTest {
                         "part-not-listed",
                         "part-not-placed",
                         "layer-empty",
-                        "pour-covers-track");
+                        "pour-covers-track",
+                        "fine-work");
         JsonNode gap = finding(report, "clearance");
         assertThat(gap.at("/measured").asDouble()).isBetween(0.118, 0.122);
         assertThat(gap.at("/from/x_mm").isNumber()).isTrue();
         assertThat(report.at("/checks"))
                 .allMatch(c -> c.at("/status").asString().matches("passed|findings|not-run"));
+    }
+
+    /**
+     * Each parcel holds the very files of the cut; what is empty is said; the price is a sum by
+     * hand.
+     */
+    @Test
+    void aShopGetsItsParcelsAndTheOrderItsCarriage() throws Exception {
+        Path ticket = folder.resolve("ticket.json");
+        Files.writeString(ticket, "{\"order\": {\"carriage\": \"courier\"}}");
+        Path out = folder.resolve("out");
+        make(
+                demo("hive-scale-node.zip").toString(),
+                "--for",
+                "waggle-quick",
+                "--with",
+                ticket.toString(),
+                "--out",
+                out.toString());
+        assertThat(out.resolve("parcels/list.csv"))
+                .hasSameBinaryContentAs(out.resolve("assembly/parts.csv"));
+        assertThat(out.resolve("parcels/placement.csv"))
+                .hasSameBinaryContentAs(out.resolve("assembly/placement.csv"));
+        assertThat(out.resolve("parcels/panel.zip")).doesNotExist();
+        try (ZipFile zip = new ZipFile(out.resolve("parcels/board.zip").toFile());
+                Stream<Path> made = Files.list(out.resolve("fabrication"))) {
+            assertThat(zip.getComment()).isEqualTo("hive-scale-node");
+            List<Path> files = made.toList();
+            assertThat(zip.size()).isEqualTo(files.size());
+            for (Path f : files) {
+                ZipEntry entry = zip.getEntry(f.getFileName().toString());
+                assertThat(zip.getInputStream(entry)).hasBinaryContent(Files.readAllBytes(f));
+            }
+        }
+        JsonNode report = report(out);
+        assertThat(report.at("/remarks").toString())
+                .contains("The parcel panel is not made: there is no panel.");
+        // A lot of 26, nothing finer than Waggle's usual work, and the courier for 18.50.
+        assertThat(report.at("/quote/lines").toString()).contains("lot of up to 5", "courier");
+        assertThat(report.at("/quote/total").asDouble()).isEqualTo(26 + 18.5);
+        assertThat(report.at("/quote/days").asInt()).isEqualTo(5 + 1);
+        // What comes back is read once, not once more for each parcel.
+        Path again = folder.resolve("again");
+        make(out.toString(), "--for", "skep-pooled", "--out", again.toString());
+        assertThat(report(again).at("/files"))
+                .noneMatch(f -> f.at("/path").asString().startsWith("parcels"));
     }
 
     @Test

@@ -3,6 +3,7 @@ package dev.lastcut.server.jobs;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import dev.lastcut.core.cut.OutputFile;
+import dev.lastcut.core.cut.ZipFiles;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.TimeZone;
@@ -19,10 +20,10 @@ class CutZipTest {
         TimeZone zone = TimeZone.getDefault();
         try {
             TimeZone.setDefault(TimeZone.getTimeZone("Pacific/Auckland"));
-            byte[] there = CutZip.write(FILES, "2026-03-01T23:30:10Z");
+            byte[] there = ZipFiles.write(FILES, "2026-03-01T23:30:10Z", "");
             TimeZone.setDefault(TimeZone.getTimeZone("America/Anchorage"));
-            assertThat(CutZip.write(FILES, "2026-03-01T23:30:10Z")).isEqualTo(there);
-            assertThat(CutZip.write(FILES, "2026-03-01T23:30:12Z")).isNotEqualTo(there);
+            assertThat(ZipFiles.write(FILES, "2026-03-01T23:30:10Z", "")).isEqualTo(there);
+            assertThat(ZipFiles.write(FILES, "2026-03-01T23:30:12Z", "")).isNotEqualTo(there);
             assertThat(CutZip.read(there, "a/b.txt"))
                     .contains("hello".getBytes(StandardCharsets.UTF_8));
             assertThat(CutZip.read(there, "none")).isEmpty();
@@ -37,9 +38,10 @@ class CutZipTest {
         byte[] report = new byte[20 << 20];
         report[report.length - 1] = 1;
         byte[] zip =
-                CutZip.write(
+                ZipFiles.write(
                         List.of(new OutputFile("report.html", report, "a report")),
-                        "2026-03-01T23:30:10Z");
+                        "2026-03-01T23:30:10Z",
+                        "");
         assertThat(CutZip.read(zip, "report.html").orElseThrow()).isEqualTo(report);
     }
 }

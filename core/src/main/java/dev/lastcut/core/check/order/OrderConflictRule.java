@@ -19,7 +19,7 @@ public final class OrderConflictRule implements Rule {
 
     @Override
     public String title() {
-        return "Options that exclude each other";
+        return "Options of the order";
     }
 
     @Override
@@ -37,6 +37,16 @@ public final class OrderConflictRule implements Rule {
                                             + ": "
                                             + x.why()
                                             + ". Choose one of them otherwise at Shop."));
+        }
+        for (String chosen : c.notOffered()) {
+            findings.add(
+                    new FindingBuilder(id())
+                            .severity(Severity.NOTE)
+                            .about(chosen)
+                            .say(
+                                    String.format(
+                                            "%s does not offer “%s”; its usual choice is ordered.",
+                                            c.shopName(), chosen)));
         }
         return Outcome.of(findings);
     }

@@ -46,6 +46,7 @@ import dev.lastcut.core.check.mill.InsideCornerRule;
 import dev.lastcut.core.check.mill.PadNickedRule;
 import dev.lastcut.core.check.mill.TrackNotSurvivingRule;
 import dev.lastcut.core.check.order.EdgeOptionsRule;
+import dev.lastcut.core.check.order.FineWorkRule;
 import dev.lastcut.core.check.order.OrderConflictRule;
 import dev.lastcut.core.check.order.OrderMarkRule;
 import dev.lastcut.core.check.order.PourOnTransparentRule;
@@ -200,6 +201,7 @@ public final class CheckRunner {
                     new FiducialsRule(),
                     new BreadboardPitchRule(),
                     new OrderConflictRule(),
+                    new FineWorkRule(),
                     new OrderMarkRule(),
                     new EdgeOptionsRule(),
                     new PourOnTransparentRule(),
