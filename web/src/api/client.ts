@@ -61,6 +61,9 @@ export type NetLine = Schemas['NetLine'];
 export type Changes = Schemas['ChangesView'] & { of?: string };
 export type CutDifference = Schemas['CutDifferenceView'];
 export type Handed = Schemas['Handed'];
+export type Quoted = Schemas['QuotedView'];
+export type Quote = Schemas['QuoteJson'];
+export type Review = Job['reviews'][number];
 export type Parcel = Schemas['ParcelView'];
 export type Verified = Schemas['VerifiedView'];
 /** The quote is null where the desk could not work one out. */
@@ -364,6 +367,8 @@ export const api = {
   /** Where there is room for an order mark; null where there is none. */
   freeMark: (id: number) => json<OrderMark | null>(`${job(id)}/order/mark`),
   shops: (id: number) => json<Shops>(`${job(id)}/shops`),
+  /** What the order costs at each shop. */
+  quotes: (id: number) => json<Quoted[]>(`${job(id)}/quotes`),
   currents: (id: number) => json<Current[]>(`${job(id)}/currents`),
   /** Every current of the board: those there are no more are left out. */
   setCurrents: async (id: number, currents: readonly Current[]) => {
@@ -486,6 +491,11 @@ export const api = {
   deskPicture: (order: number, name: string) => `/api/orders/${order}/pictures/${name}`,
   brokenOff: () => json<Broken[]>('/api/broken-off'),
   readBroken: (id: number) => json<Broken[]>(`/api/broken-off/${id}`, 'DELETE'),
+  /** Signs off what was looked at before the cut; without a name the sign-off is taken back. */
+  review: (id: number, some: readonly Review[], by: string | null) =>
+    choose(id, {
+      reviewed: Object.fromEntries(some.map((r) => [r.subject, by ? { by, of: r.of } : null])),
+    }),
   parcels: (id: number, cut: number) => json<Parcel[]>(`${job(id)}/cuts/${cut}/parcels`),
   cuts: (id: number) => json<Cut[]>(`${job(id)}/cuts`),
   under: (id: number, x: number, y: number, roles: string[]) =>

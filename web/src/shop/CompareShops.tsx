@@ -20,6 +20,12 @@ export function fits(d: Design, shop: Shop): boolean | null {
   return d.least ? d.nm >= limit - 600 : d.nm <= limit + 600;
 }
 
+/** Minutes as one says them: "45 min", "2 h 10 min". */
+export function hours(minutes: number): string {
+  const all = Math.max(1, Math.round(minutes));
+  return all < 60 ? `${all} min` : `${Math.floor(all / 60)} h ${all % 60} min`;
+}
+
 /** All shops side by side: what stops the board at each, and the numbers that decide it. */
 export function CompareShops({
   job,
@@ -119,14 +125,16 @@ function Table({
             ))}
           </tr>
           <tr className="border-edge border-b">
-            <td className="py-1 pr-2">price and days of this order</td>
+            <td className="py-1 pr-2">this order</td>
             <td />
             {shops.shops.map((s) => (
               <td key={s.sheetId} className="num px-2 text-right whitespace-nowrap">
                 {s.quote ? (
                   <>
                     {s.quote.total.toFixed(2)} {s.quote.currency}
-                    <span className="text-faint block">{s.quote.days} days</span>
+                    <span className="text-faint block">
+                      {s.quote.days === 0 ? 'own work, below' : `${s.quote.days} days`}
+                    </span>
                     {s.quote.hint ? (
                       <span className="text-look block text-[13px] whitespace-normal">
                         {s.quote.hint}
@@ -141,6 +149,55 @@ function Table({
                     × {c}
                   </span>
                 ))}
+              </td>
+            ))}
+          </tr>
+          {[1, 5, 10].map((n) => (
+            <tr key={n} data-batch={n} className="border-edge/60 border-b align-top">
+              <td className="py-0.5 pr-2">{n === 1 ? '1 board' : `${n} boards`}</td>
+              <td />
+              {shops.shops.map((s) => {
+                const b = s.batches.find((x) => x.boards === n);
+                return (
+                  <td key={s.sheetId} className="num px-2 text-right whitespace-nowrap">
+                    {b ? `${b.total.toFixed(2)} ${b.currency}` : '–'}
+                    {b ? (
+                      <span className="text-faint block text-[13px]">
+                        {b.minutes > 0 ? `${hours(b.minutes)} at the mill` : `${b.days} days`}
+                      </span>
+                    ) : null}
+                  </td>
+                );
+              })}
+            </tr>
+          ))}
+          <tr className="border-edge border-b align-top">
+            <td className="py-1 pr-2">own work for one board</td>
+            <td />
+            {shops.shops.map((s) => (
+              <td
+                key={s.sheetId}
+                data-work={s.sheetId}
+                className="px-2 py-1 text-right text-[13px]"
+              >
+                {s.work.minutes === 0 ? (
+                  <span className="text-faint">none</span>
+                ) : (
+                  <>
+                    <span className="block">{hours(s.work.minutes)}</span>
+                    <span className="block">{s.work.toolChanges} tool changes</span>
+                    <span className="block">{s.work.cutMetres.toFixed(1)} m cut</span>
+                    {s.work.wear > 0 && s.quote ? (
+                      <span className="block">
+                        cutter wear {s.work.wear.toFixed(2)} {s.quote.currency}
+                      </span>
+                    ) : null}
+                    {s.work.joints > 0 ? (
+                      <span className="block">{s.work.joints} wires or rivets</span>
+                    ) : null}
+                    <span className="text-look block">no {s.work.lacks.join(', no ')}</span>
+                  </>
+                )}
               </td>
             ))}
           </tr>

@@ -5,6 +5,7 @@ import type { Work } from '../api/tasks';
 import { FindingCard, measure, SEVERITIES } from '../check/FindingCard';
 import { Currents } from '../check/Currents';
 import { filtered, grouped } from '../check/findings';
+import { Reviews } from '../cut/Reviews';
 import { SignOff } from '../check/SignOff';
 import { go } from '../router';
 import { useView, type FindingFilter } from '../store/view';
@@ -110,6 +111,7 @@ export function Check({
       </div>
       <Working work={work} />
       {currents ? <Currents job={job} /> : null}
+      <Reviews job={job} only={['findings']} />
       {check?.ran && all.length > 0 ? <Filter found={shown.length} of={all.length} /> : null}
       {groups.map((g) => (
         <section key={g.key} aria-label={HEADINGS[g.title] ?? g.title} className="mt-2">

@@ -6,6 +6,7 @@ import { Comparison } from '../cut/Comparison';
 import { Parcels } from '../cut/Parcels';
 import { HandOver } from '../cut/HandOver';
 import { usePair, type useComparison } from '../cut/useComparison';
+import { Reviews } from '../cut/Reviews';
 import { VerifyZip } from '../cut/VerifyZip';
 import { Gaps } from '../parts/Gaps';
 import { Button } from '../ui/Button';
@@ -64,6 +65,7 @@ export function Cut({
         </div>
       ) : null}
       <Gaps job={job} />
+      <Reviews job={job} />
       <Button
         look="main"
         className="w-full"

@@ -1,6 +1,7 @@
 import { Tabs } from 'radix-ui';
 import { useState } from 'react';
 import type { Job, Outputs, Parts as PartsResult } from '../api/client';
+import { Reviews } from '../cut/Reviews';
 import { CostTab } from '../parts/CostTab';
 import { CounterBar } from '../parts/CounterBar';
 import { Gaps } from '../parts/Gaps';
@@ -88,6 +89,7 @@ export function Parts({
           <CounterBar job={job} parts={parts} change={change} />
         ) : null}
         <Tabs.Content value="list">
+          <Reviews job={job} only={['parts']} />
           {kind ? (
             <KindCard
               key={kind.designators}
@@ -109,6 +111,7 @@ export function Parts({
           <VariantsTab job={job} parts={parts} change={change} onOpen={open} />
         </Tabs.Content>
         <Tabs.Content value="placement">
+          <Reviews job={job} only={['placement', 'polarity']} />
           <PlacementTab job={job} parts={parts} change={change} />
         </Tabs.Content>
         <Tabs.Content value="files">

@@ -1,21 +1,29 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
-import { api, type Headroom, type Job, type OrderMark, type Sheet } from '../api/client';
+import {
+  api,
+  type Headroom,
+  type Job,
+  type OrderMark,
+  type Quote,
+  type Sheet,
+} from '../api/client';
 import { go } from '../router';
 import { CompareShops } from '../shop/CompareShops';
 import { Numbers } from '../shop/Numbers';
 import { OrderOptions } from '../shop/OrderOptions';
 import { SheetForm } from '../shop/SheetForm';
+import { useOrder } from '../shop/useOrder';
 import { sheetsChanged } from '../shop/sheetsChanged';
 import { useView } from '../store/view';
 import { length } from '../units';
 import { Button } from '../ui/Button';
 import { Panel } from '../ui/Panel';
 
-function price(s: Sheet, job: Job): string {
-  const cm2 = (job.board.widthMm * job.board.heightMm) / 100;
-  const sum = s.setupPrice + s.pricePerSquareCm * cm2;
-  return `about ${sum.toFixed(2)} ${s.currency} for one board${s.days > 0 ? `, ${s.days} days` : ''}`;
+function price(quote: Quote | undefined, boards: number): string {
+  return quote
+    ? `${boards} ${boards === 1 ? 'board' : 'boards'}: ${quote.total.toFixed(2)} ${quote.currency}, ${quote.days} days`
+    : '';
 }
 
 /** Who makes it: the sheets to choose from, the order, the numbers, the headroom. */
@@ -25,6 +33,12 @@ export function Shop({ job }: { job: Job }) {
   const [comparing, setComparing] = useState(false);
   const [editing, setEditing] = useState<{ id: string; copy: boolean } | null>(null);
   const sheets = useQuery({ queryKey: ['sheets'], queryFn: api.sheets, staleTime: Infinity });
+  const quotes = useQuery({
+    queryKey: ['quotes', job.id, job.stamp, job.version],
+    queryFn: () => api.quotes(job.id),
+    placeholderData: (before) => before,
+  });
+  const boards = useOrder(job).data?.quantity ?? 0;
   const limits = useQuery({
     queryKey: ['limits', job.id, job.stamp],
     queryFn: () => api.limits(job.id),
@@ -103,7 +117,9 @@ export function Shop({ job }: { job: Job }) {
               </span>
             </span>
             <span className="text-faint block text-[13px]">{s.description}</span>
-            <span className="num text-faint block">{price(s, job)}</span>
+            <span className="num text-faint block">
+              {price(quotes.data?.find((q) => q.sheetId === s.id)?.quote, boards)}
+            </span>
           </button>
         ))}
       </div>

@@ -1,3 +1,4 @@
+import { Reviews } from '../cut/Reviews';
 import { useState } from 'react';
 import { api, type Job, type Outputs, type StencilPlan, type StencilResult } from '../api/client';
 import { usePartsChange } from '../parts/usePartsChange';
@@ -48,6 +49,7 @@ export function Stencil({
       title="Stencil"
       lead={`${count} openings, on the table as they will be cut; a dashed line is what was drawn.`}
     >
+      <Reviews job={job} only={['stencil']} />
       {change.error ? (
         <p role="alert" className="text-stop mb-2">
           {change.error}

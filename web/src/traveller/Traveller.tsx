@@ -1,6 +1,13 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { api, type Cut, type DeskOrderView, type Job, type Sheet } from '../api/client';
+import {
+  api,
+  type Cut,
+  type DeskOrderView,
+  type Job,
+  type Review,
+  type Sheet,
+} from '../api/client';
 import { leaf, openCount } from '../bringin/roles';
 import { standing } from '../orders/state';
 import { useOrders } from '../orders/useOrders';
@@ -201,12 +208,24 @@ function next(job: Job, list: readonly Stop[]): Next {
       ? { station: 'strips', says: 'Put the strip plan right.' }
       : { station: 'check', says: 'Go through the stop findings.' };
   }
-  if (of('cut')?.mark === 'open') {
-    return { station: 'cut', says: 'Make the cut.' };
+  const cut = of('cut');
+  if (cut?.mark !== 'done') {
+    const review = job.reviews.find((r) => !r.by);
+    if (review) {
+      return toReview(review, job);
+    }
+    return cut?.mark === 'look'
+      ? { station: 'cut', says: 'Make a new cut: choices changed since the last one.' }
+      : { station: 'cut', says: 'Make the cut: nothing is left to review.' };
   }
   const order = of('order');
   if (!order) {
-    return { station: 'cut', says: 'Hand the cut over.' };
+    return of('bench')?.mark === 'open'
+      ? { station: 'bench', says: 'Make the board and solder it, step by step.' }
+      : { station: 'cut', says: 'Hand the cut over.' };
+  }
+  if (order.mark === 'done' && order.says.endsWith('shipped')) {
+    return { station: 'bench', says: 'Inspect the boards that came, then solder and test them.' };
   }
   return order.mark === 'look'
     ? { station: 'order', says: 'See what the order desk waits for.' }
@@ -214,6 +233,31 @@ function next(job: Job, list: readonly Stop[]): Next {
         station: 'order',
         says: order.mark === 'open' ? 'Order the cut.' : 'See how the order is.',
       };
+}
+
+/** The next thing nobody has reviewed yet, and why. */
+function toReview(r: Review, job: Job): Next {
+  const again = r.lapsed ? ' It changed since the last review.' : '';
+  switch (r.subject) {
+    case 'findings':
+      return job.touches.listed === 0
+        ? {
+            station: 'check',
+            says: `Review ${r.says}: some can be mended at Touch up.${again}`,
+          }
+        : { station: 'check', says: `Review ${r.says}.${again}` };
+    case 'parts':
+      return { station: 'parts', says: `Review the parts: ${r.says}.${again}` };
+    case 'placement':
+      return {
+        station: 'parts',
+        says: `Review the placement: a part that is turned is fitted turned.${again}`,
+      };
+    case 'polarity':
+      return { station: 'parts', says: `Review the polarity ${r.says}.${again}` };
+    default:
+      return { station: 'stencil', says: `Review the ${r.says}.${again}` };
+  }
 }
 
 export function Traveller({ job, station }: { job: Job | null; station: Station }) {

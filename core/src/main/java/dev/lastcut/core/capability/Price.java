@@ -16,6 +16,7 @@ import java.util.Optional;
  * @param fine what finer work adds
  * @param carriage ways to have it sent, the usual one first; empty where the shop does not say
  * @param minimum the least an order costs, without carriage
+ * @param wearPerMetre what a metre of cutting wears off the tools, for a mill
  */
 public record Price(
         String currency,
@@ -27,7 +28,8 @@ public record Price(
         List<Lot> lots,
         List<FineSurcharge> fine,
         List<Carriage> carriage,
-        double minimum) {
+        double minimum,
+        double wearPerMetre) {
     /** From so many pieces on. */
     public record Step(int from, double perSquareCm) {
         public Step {
@@ -65,7 +67,11 @@ public record Price(
         lots = List.copyOf(lots);
         fine = List.copyOf(fine);
         carriage = List.copyOf(carriage);
-        if (!(setup >= 0) || !(perSquareCm >= 0) || !(minimum >= 0) || days < 0) {
+        if (!(setup >= 0)
+                || !(perSquareCm >= 0)
+                || !(minimum >= 0)
+                || !(wearPerMetre >= 0)
+                || days < 0) {
             throw new IllegalArgumentException("prices and days must be from 0");
         }
         if (carriage.stream().map(Carriage::name).distinct().count() < carriage.size()) {
@@ -91,6 +97,7 @@ public record Price(
                 List.of(),
                 List.of(),
                 List.of(),
+                0,
                 0);
     }
 

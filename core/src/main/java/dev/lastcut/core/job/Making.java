@@ -174,7 +174,8 @@ public final class Making {
                         + " mm: one panel has one thickness. Order both alike, or apart");
     }
 
-    private static MillSetup setup(CapabilitySheet sheet, Asking ticket) {
+    /** How the board is set up on a mill. */
+    public static MillSetup setup(CapabilitySheet sheet, Asking ticket) {
         return sheet.isMill() ? ticket.ask(t -> t.setup(sheet)) : MillSetup.USUAL;
     }
 

@@ -40,6 +40,7 @@ import java.util.function.Predicate;
  * @param touches finishing touches, in the order they are listed
  * @param strip what is chosen about a strip board
  * @param signOffs findings accepted, in the order they were
+ * @param reviewed what was looked at before the cut, by subject
  * @param made what a cut adds
  */
 public record Ticket(
@@ -57,6 +58,7 @@ public record Ticket(
         List<Step> touches,
         StripChoices strip,
         List<Acceptance> signOffs,
+        Map<String, Reviewed> reviewed,
         Made made) {
     public static final Ticket BLANK =
             new Ticket(
@@ -74,6 +76,7 @@ public record Ticket(
                     List.of(),
                     StripChoices.NONE,
                     List.of(),
+                    Map.of(),
                     Made.NOTHING_SAID);
 
     public Ticket {
@@ -88,6 +91,7 @@ public record Ticket(
         probed = Collections.unmodifiableMap(new TreeMap<>(probed));
         touches = List.copyOf(touches);
         signOffs = List.copyOf(signOffs);
+        reviewed = Collections.unmodifiableMap(new TreeMap<>(reviewed));
     }
 
     /** A ticket being changed; every part is what it was until it is set. */
@@ -106,6 +110,7 @@ public record Ticket(
         public List<Step> touches;
         public StripChoices strip;
         public List<Acceptance> signOffs;
+        public Map<String, Reviewed> reviewed;
         public Made made;
 
         private Draft(Ticket t) {
@@ -123,6 +128,7 @@ public record Ticket(
             touches = t.touches;
             strip = t.strip;
             signOffs = t.signOffs;
+            reviewed = t.reviewed;
             made = t.made;
         }
 
@@ -142,6 +148,7 @@ public record Ticket(
                     touches,
                     strip,
                     signOffs,
+                    reviewed,
                     made);
         }
     }

@@ -58,6 +58,13 @@ public final class TicketWords {
         TouchWords.changed(before.touches(), after.touches(), all);
         StripWords.changed(before.strip(), after.strip(), all);
         signOffs(before.signOffs(), after.signOffs(), all);
+        for (String subject : different(before.reviewed(), after.reviewed())) {
+            Reviewed now = after.reviewed().get(subject);
+            all.add(
+                    now == null
+                            ? "review of the " + subject + " taken back"
+                            : subject + " reviewed by " + now.by());
+        }
         return joined(all);
     }
 

@@ -42,7 +42,8 @@ class LotsTest {
                 List.of(FIVE, TEN),
                 List.of(new FineSurcharge(LimitKey.HOLE_MIN, new Limit(0.3, "mm", "", ""), 24, 50)),
                 List.of(new Carriage("post", 3.9, 7), new Carriage("courier", 24, 2)),
-                minimum);
+                minimum,
+                0);
     }
 
     private static Quote quote(Price p, Order order, int layers, int n, double w, double h) {

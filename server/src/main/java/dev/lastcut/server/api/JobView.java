@@ -21,6 +21,7 @@ import dev.lastcut.core.geometry.Length;
 import dev.lastcut.core.panel.PanelAsk;
 import dev.lastcut.core.ticket.Ticket;
 import dev.lastcut.server.jobs.TicketService;
+import dev.lastcut.server.report.ReviewJson;
 import dev.lastcut.server.store.JobStore;
 import dev.lastcut.server.ticket.HeadroomJson;
 import java.util.ArrayList;
@@ -57,6 +58,7 @@ record JobView(
         List<NetView> nets,
         List<String> drillFormats,
         CheckSummary check,
+        List<ReviewJson> reviews,
         int cuts) {
 
     /**
@@ -199,6 +201,7 @@ record JobView(
             PanelSummary panel,
             TouchSummary touches,
             CheckSummary check,
+            List<ReviewJson> reviews,
             int cuts) {
         Board board = geometry.board();
         List<LayerView> layers = new ArrayList<>();
@@ -235,6 +238,7 @@ record JobView(
                 nets,
                 DrillFormat.ALL.stream().map(DrillFormat::words).toList(),
                 check,
+                reviews,
                 cuts);
     }
 

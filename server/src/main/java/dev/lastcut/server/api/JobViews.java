@@ -1,11 +1,13 @@
 package dev.lastcut.server.api;
 
+import dev.lastcut.core.review.Review;
 import dev.lastcut.core.touch.Touched;
 import dev.lastcut.server.jobs.CheckService;
 import dev.lastcut.server.jobs.JobService;
 import dev.lastcut.server.jobs.OutputService;
 import dev.lastcut.server.jobs.TicketService;
 import dev.lastcut.server.kit.KitService;
+import dev.lastcut.server.report.ReviewJson;
 import java.util.List;
 import java.util.Set;
 import org.springframework.stereotype.Component;
@@ -50,6 +52,19 @@ class JobViews {
                 checks.lastCheck(id)
                         .map(run -> JobView.summary(run, checks.openStops(id).size()))
                         .orElse(new JobView.CheckSummary(false, 0, 0, 0, 0, 0)),
+                jobs
+                        .sheet(id)
+                        .map(
+                                sheet ->
+                                        Review.of(
+                                                jobs.board(id),
+                                                sheet,
+                                                jobs.ticket(id),
+                                                checks.lastCheck(id)))
+                        .orElse(List.of())
+                        .stream()
+                        .map(ReviewJson::of)
+                        .toList(),
                 outputs.cuts(id).size());
     }
 

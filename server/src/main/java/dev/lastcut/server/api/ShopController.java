@@ -4,6 +4,8 @@ import dev.lastcut.core.capability.CapabilitySheet;
 import dev.lastcut.core.capability.Exclusion;
 import dev.lastcut.core.capability.Limit;
 import dev.lastcut.core.capability.LimitKey;
+import dev.lastcut.core.capability.Order;
+import dev.lastcut.core.capability.Quote;
 import dev.lastcut.core.check.CheckContext;
 import dev.lastcut.core.check.CheckRun;
 import dev.lastcut.core.check.Finding;
@@ -12,6 +14,7 @@ import dev.lastcut.core.check.design.DesignClass.Smallest;
 import dev.lastcut.core.check.design.DesignNumbers;
 import dev.lastcut.core.connectivity.BoardGeometry;
 import dev.lastcut.core.quote.JobQuote;
+import dev.lastcut.core.quote.OwnWork;
 import dev.lastcut.server.api.CheckController.PlaceView;
 import dev.lastcut.server.jobs.CheckService;
 import dev.lastcut.server.jobs.JobService;
@@ -123,7 +126,29 @@ class ShopController {
             Map<String, Double> limits,
             List<StoppedView> stopped,
             QuoteJson quote,
+            List<BatchView> batches,
+            WorkView work,
             List<String> conflicts) {}
+
+    /** What so many boards would cost and take: money, days, and minutes of own work at a mill. */
+    record BatchView(int boards, double total, String currency, int days, double minutes) {}
+
+    /** One board's work of one's own at a mill; all 0 at a house. */
+    record WorkView(
+            double minutes,
+            int toolChanges,
+            double cutMetres,
+            double wear,
+            int joints,
+            List<String> lacks) {
+        static WorkView of(OwnWork w) {
+            return new WorkView(
+                    w.minutes(), w.toolChanges(), w.cutMetres(), w.wear(), w.joints(), w.lacks());
+        }
+    }
+
+    /** How many boards are compared besides those ordered. */
+    private static final List<Integer> BATCHES = List.of(1, 5, 10);
 
     record ShopsView(boolean ran, List<DesignView> design, List<ShopView> shops) {}
 
@@ -131,7 +156,7 @@ class ShopController {
     @GetMapping("/shops")
     ShopsView shops(@PathVariable long id) {
         List<CheckService.AtShop> all = checks.shops(id);
-        boolean ran = all.stream().allMatch(s -> s.run().isPresent());
+        boolean ran = all.stream().allMatch(s -> s.run().isPresent() && s.work().isPresent());
         if (!ran) {
             return new ShopsView(false, List.of(), List.of());
         }
@@ -175,23 +200,58 @@ class ShopController {
                 run.count(Severity.LOOK),
                 limits,
                 stopped(run),
-                quote(id, at),
+                quote(id, at, at.against().order()).map(QuoteJson::of).orElse(null),
+                batches(id, at),
+                WorkView.of(at.work().orElse(OwnWork.NONE)),
                 sheet.excluded(at.against().order(), layers).stream()
                         .map(Exclusion::words)
                         .toList());
     }
 
-    /** For this very order; null where nobody knows the board's size. */
-    private QuoteJson quote(long id, CheckService.AtShop at) {
+    private List<BatchView> batches(long id, CheckService.AtShop at) {
+        OwnWork work = at.work().orElse(OwnWork.NONE);
+        List<BatchView> all = new ArrayList<>();
+        for (int n : BATCHES) {
+            quote(id, at, at.against().order().of(n))
+                    .ifPresent(
+                            q ->
+                                    all.add(
+                                            new BatchView(
+                                                    n,
+                                                    q.total(),
+                                                    q.currency(),
+                                                    q.days(),
+                                                    n * work.minutes())));
+        }
+        return all;
+    }
+
+    /** Empty where nobody knows the board's size. */
+    private Optional<Quote> quote(long id, CheckService.AtShop at, Order order) {
         BoardGeometry board = jobs.board(id);
         return JobQuote.of(
-                        board,
-                        at.against().sheet(),
-                        at.against().order(),
-                        at.against().parts(),
-                        at.against().panel().flatMap(p -> p.on(board).panel()))
-                .map(QuoteJson::of)
-                .orElse(null);
+                board,
+                at.against().sheet(),
+                order,
+                at.against().parts(),
+                at.against().panel().flatMap(p -> p.on(board).panel()));
+    }
+
+    /** What the order costs at each shop, without any check. */
+    record QuotedView(String sheetId, QuoteJson quote) {}
+
+    /** Every shop's price of this order; a shop that cannot tell it has none. */
+    @GetMapping("/quotes")
+    List<QuotedView> quotes(@PathVariable long id) {
+        return checks.shops(id).stream()
+                .map(
+                        s ->
+                                new QuotedView(
+                                        s.against().sheet().id(),
+                                        quote(id, s, s.against().order())
+                                                .map(QuoteJson::of)
+                                                .orElse(null)))
+                .toList();
     }
 
     private static List<StoppedView> stopped(CheckRun run) {

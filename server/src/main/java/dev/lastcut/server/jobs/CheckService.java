@@ -8,6 +8,7 @@ import dev.lastcut.core.check.design.DesignNumbers;
 import dev.lastcut.core.connectivity.BoardGeometry;
 import dev.lastcut.core.cut.Manifest;
 import dev.lastcut.core.job.Making;
+import dev.lastcut.core.quote.OwnWork;
 import dev.lastcut.core.ticket.Acceptance;
 import dev.lastcut.core.ticket.Asking;
 import dev.lastcut.core.ticket.SignedFindings;
@@ -27,6 +28,8 @@ public class CheckService {
     private final ChoiceService choices;
     private final Sheets sheets;
     private final Results<CheckRun> checks = new Results<>(60);
+
+    private final Results<OwnWork> works = new Results<>(60);
 
     CheckService(JobService jobs, ChoiceService choices, Sheets sheets) {
         this.jobs = jobs;
@@ -105,7 +108,8 @@ public class CheckService {
     }
 
     /** A shop and what the checks say of the board there; empty until they ran. */
-    public record AtShop(CheckContext.Against against, Optional<CheckRun> run) {}
+    public record AtShop(
+            CheckContext.Against against, Optional<CheckRun> run, Optional<OwnWork> work) {}
 
     /** Every shop, in the order of the sheets. */
     public List<AtShop> shops(long id) {
@@ -115,7 +119,8 @@ public class CheckService {
             all.add(
                     new AtShop(
                             Making.against(s, new Asking(now.ticket()), jobs.neighbours()),
-                            known(now, s)));
+                            known(now, s),
+                            works.peek(of(now, s), now.ticket())));
         }
         return all;
     }
@@ -133,8 +138,19 @@ public class CheckService {
         for (CapabilitySheet s : alike(now)) {
             if (!task.isCancelled()) {
                 run(now, s, task);
+                work(now, s);
             }
         }
+    }
+
+    /**
+     * What a board costs its maker beside money at a shop; kept, as a mill's programs take long.
+     */
+    private OwnWork work(Moment m, CapabilitySheet sheet) {
+        return works.get(
+                of(m, sheet),
+                m.ticket(),
+                asking -> OwnWork.of(jobs.board(m), sheet, Making.setup(sheet, asking)));
     }
 
     /** Which findings of a check are signed off. */

@@ -21,6 +21,7 @@ import dev.lastcut.core.job.Making;
 import dev.lastcut.core.milling.MillingPlan;
 import dev.lastcut.core.milling.Operation;
 import dev.lastcut.core.quote.JobQuote;
+import dev.lastcut.core.review.Review;
 import dev.lastcut.core.strip.StripLayout;
 import dev.lastcut.core.touch.Touched;
 import java.util.ArrayList;
@@ -29,6 +30,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.TreeMap;
 import java.util.stream.Stream;
 import org.locationtech.jts.geom.Envelope;
@@ -52,6 +54,7 @@ public record ReportJson(
         String variant,
         List<TouchedJson> touches,
         StripReportJson strip,
+        List<ReviewJson> reviews,
         List<String> remarks) {
     public static final int VERSION = 1;
 
@@ -209,6 +212,9 @@ public record ReportJson(
                 plan.variants().built().orElse(null),
                 product.touched().outcomes().stream().map(TouchedJson::of).toList(),
                 StripLayout.of(geometry).map(StripReportJson::of).orElse(null),
+                Review.of(geometry, sheet, product.ticket(), Optional.of(checks)).stream()
+                        .map(ReviewJson::of)
+                        .toList(),
                 Stream.concat(
                                 outputs.remarks().stream(),
                                 Parcels.empty(sheet.parcels(), outputs.files()).stream())

@@ -23,7 +23,8 @@ public record PriceJson(
         List<LotJson> lots,
         List<FineJson> fine,
         List<CarriageJson> carriage,
-        Double minimum) {
+        Double minimum,
+        Double wearPerMetre) {
     /** From so many pieces on. */
     public record StepPriceJson(Integer from, Double perSquareCm) {}
 
@@ -113,7 +114,8 @@ public record PriceJson(
                 p.carriage().stream()
                         .map(c -> new CarriageJson(c.name(), c.amount(), c.days()))
                         .toList(),
-                unlessZero(p.minimum()));
+                unlessZero(p.minimum()),
+                unlessZero(p.wearPerMetre()));
     }
 
     private static Double unlessZero(double n) {
@@ -134,7 +136,8 @@ public record PriceJson(
                 all(lots, LotJson::toLot),
                 all(fine, FineJson::toSurcharge),
                 all(carriage, c -> new Carriage(c.name, or(c.amount), c.days == null ? 0 : c.days)),
-                or(minimum));
+                or(minimum),
+                or(wearPerMetre));
     }
 
     private static <A, B> List<B> all(List<A> given, Function<A, B> codec) {

@@ -74,6 +74,7 @@ public final class SheetSchema {
         way.put("days", ordered("type", "integer", "minimum", 0, "maximum", 365));
         f.put("carriage", listOf(object(way, List.of("name", "amount", "days"))));
         f.put("minimum", number());
+        f.put("wear_per_metre", number());
         return object(f, List.of());
     }
 

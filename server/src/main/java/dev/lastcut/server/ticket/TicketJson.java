@@ -20,6 +20,7 @@ import dev.lastcut.core.strip.StripChoices;
 import dev.lastcut.core.ticket.Acceptance;
 import dev.lastcut.core.ticket.Made;
 import dev.lastcut.core.ticket.ProbedSurface;
+import dev.lastcut.core.ticket.Reviewed;
 import dev.lastcut.core.ticket.Ticket;
 import dev.lastcut.server.catalogue.PartJson;
 import java.util.EnumMap;
@@ -64,6 +65,7 @@ record TicketJson(
         List<Map<String, Object>> touches,
         StripJson strip,
         List<SignOffJson> signOffs,
+        Map<String, ReviewedJson> reviewed,
         String job,
         Integer cut,
         String madeAt) {
@@ -75,6 +77,9 @@ record TicketJson(
 
     /** Where the order mark goes: {@code x_mm}, {@code y_mm}, {@code side}. */
     static final String MARK = "mark";
+
+    /** Who looked at something before the cut, and a digest of what it was then. */
+    record ReviewedJson(String by, String of) {}
 
     /** How a file's content is moved: mirrored, turned, scaled, then shifted. */
     record MoveJson(
@@ -198,6 +203,7 @@ record TicketJson(
                 TouchJson.of(t.touches()),
                 t.strip().equals(StripChoices.NONE) ? null : StripJson.of(t.strip()),
                 t.signOffs().stream().map(SignOffJson::of).toList(),
+                values(t.reviewed(), r -> new ReviewedJson(r.by(), r.of())),
                 t.made().job().orElse(null),
                 t.made().cut() == 0 ? null : t.made().cut(),
                 t.made().at().orElse(null));
@@ -291,6 +297,7 @@ record TicketJson(
                                         : signOffs.stream()
                                                 .map(SignOffJson::toAcceptance)
                                                 .toList()),
+                part("reviewed", () -> values(reviewed, r -> new Reviewed(r.by, r.of))),
                 part(
                         "made_at",
                         () ->

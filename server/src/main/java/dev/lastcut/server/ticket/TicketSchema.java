@@ -21,6 +21,7 @@ import dev.lastcut.core.formats.table.ColumnKind;
 import dev.lastcut.core.milling.MillSetup;
 import dev.lastcut.core.panel.Join;
 import dev.lastcut.core.panel.Rails;
+import dev.lastcut.core.review.Review;
 import dev.lastcut.core.strip.OwnForm;
 import dev.lastcut.server.catalogue.PartSchema;
 import java.util.ArrayList;
@@ -80,6 +81,7 @@ public final class TicketSchema {
         f.put("touches", listOf(touch()));
         f.put("strip", strip());
         f.put("sign_offs", listOf(signOff()));
+        f.put("reviewed", reviewed());
         f.put("job", text(1));
         f.put("cut", ordered("type", "integer", "minimum", 1));
         f.put(
@@ -202,6 +204,17 @@ public final class TicketSchema {
 
     private static Map<String, Object> percent() {
         return ordered("type", "number", "minimum", 0, "maximum", 1000);
+    }
+
+    private static Map<String, Object> reviewed() {
+        Map<String, Object> by = new LinkedHashMap<>();
+        by.put("by", text(1));
+        by.put("of", text(1));
+        Map<String, Object> f = new LinkedHashMap<>();
+        for (Review.Subject s : Review.Subject.values()) {
+            f.put(s.id(), object(by, List.of("by", "of")));
+        }
+        return object(f, List.of());
     }
 
     private static Map<String, Object> order() {

@@ -23,7 +23,15 @@ import tools.jackson.databind.node.ObjectNode;
 public final class Tickets {
     /** In these parts each file or designator has a choice of its own. */
     private static final Set<String> BY_NAME =
-            Set.of("roles", "formats", "units_nm", "columns", "corrections", "parts", "needs");
+            Set.of(
+                    "roles",
+                    "formats",
+                    "units_nm",
+                    "columns",
+                    "corrections",
+                    "parts",
+                    "needs",
+                    "reviewed");
 
     /** What of an order stays when only options are given; null takes it away. */
     private static final List<String> BESIDE_OPTIONS =
