@@ -10,7 +10,11 @@ import dev.lastcut.core.board.Side;
 import dev.lastcut.core.check.CheckContext;
 import dev.lastcut.core.check.CheckRun;
 import dev.lastcut.core.check.Finding;
+import dev.lastcut.core.check.Outcome;
 import dev.lastcut.core.check.Severity;
+import dev.lastcut.core.check.order.CopperBalanceRule;
+import dev.lastcut.core.check.order.LeadedFinishRule;
+import dev.lastcut.core.check.order.ThinBoardRule;
 import dev.lastcut.core.check.run.CheckRunner;
 import dev.lastcut.core.connectivity.BoardGeometry;
 import dev.lastcut.core.panel.Join;
@@ -232,5 +236,50 @@ class QuoteTest {
         assertThat(pour).hasSize(1);
         assertThat(pour.get(0).severity()).isEqualTo(Severity.NOTE);
         assertThat(pour.get(0).message()).contains("2.0 cm²");
+    }
+
+    /** A finish with lead is told, and none that merely has the word in it. */
+    @Test
+    void leadInTheFinishIsANote() {
+        for (String finish : List.of("tin-lead levelled", "lead", "tin, contains lead")) {
+            assertThat(leadIn(finish)).as(finish).isTrue();
+        }
+        for (String finish : List.of("lead-free tin", "leading gold", "tin, no lead")) {
+            assertThat(leadIn(finish)).as(finish).isFalse();
+        }
+    }
+
+    private static boolean leadIn(String finish) {
+        CapabilitySheet s = shop();
+        CapabilitySheet own =
+                new CapabilitySheet(
+                        s.id(),
+                        s.name(),
+                        s.kind(),
+                        "",
+                        Map.of(),
+                        4,
+                        true,
+                        Map.of(OrderOption.FINISH, List.of(finish)),
+                        List.of(),
+                        s.price(),
+                        Optional.empty());
+        CheckContext c = new CheckContext(board(), own, Headroom.NONE);
+        return !new LeadedFinishRule().run(c).findings().isEmpty();
+    }
+
+    /** 120 × 100 mm: a filled top of 90 % over an empty bottom, and thin as well. */
+    @Test
+    void aLargeBoardThatWarpsAndBendsIsTold() {
+        TestBoards t = new TestBoards().on(Role.Kind.COPPER, Side.TOP);
+        t.area(3, 3, 117, 3, 117, 97, 3, 97);
+        t.on(Role.Kind.COPPER, Side.BOTTOM).box(10, 10, 2, 2, 0);
+        BoardGeometry board = new BoardGeometry(t.outline(0, 0, 120, 100).board());
+        CheckContext c = new CheckContext(board, shop(), Headroom.NONE);
+        List<Finding> warp = new CopperBalanceRule().run(c).findings();
+        assertThat(warp).hasSize(1);
+        // 114 × 94 of 120 × 100 mm.
+        assertThat(warp.get(0).message()).contains("89 % of the top and 0 % of the bottom");
+        assertThat(new ThinBoardRule().run(c).status()).isEqualTo(Outcome.Status.NOT_RUN);
     }
 }

@@ -45,11 +45,14 @@ import dev.lastcut.core.check.mill.GapNotMillableRule;
 import dev.lastcut.core.check.mill.InsideCornerRule;
 import dev.lastcut.core.check.mill.PadNickedRule;
 import dev.lastcut.core.check.mill.TrackNotSurvivingRule;
+import dev.lastcut.core.check.order.CopperBalanceRule;
 import dev.lastcut.core.check.order.EdgeOptionsRule;
 import dev.lastcut.core.check.order.FineWorkRule;
+import dev.lastcut.core.check.order.LeadedFinishRule;
 import dev.lastcut.core.check.order.OrderConflictRule;
 import dev.lastcut.core.check.order.OrderMarkRule;
 import dev.lastcut.core.check.order.PourOnTransparentRule;
+import dev.lastcut.core.check.order.ThinBoardRule;
 import dev.lastcut.core.check.outline.BoardSizeRule;
 import dev.lastcut.core.check.outline.OutlineCrossingRule;
 import dev.lastcut.core.check.outline.OutlineDoubledRule;
@@ -202,6 +205,9 @@ public final class CheckRunner {
                     new BreadboardPitchRule(),
                     new OrderConflictRule(),
                     new FineWorkRule(),
+                    new LeadedFinishRule(),
+                    new ThinBoardRule(),
+                    new CopperBalanceRule(),
                     new OrderMarkRule(),
                     new EdgeOptionsRule(),
                     new PourOnTransparentRule(),
