@@ -10,6 +10,7 @@ import {
 } from '../api/client';
 import { go } from '../router';
 import { CompareShops } from '../shop/CompareShops';
+import { DrawBy } from '../shop/DrawBy';
 import { Numbers } from '../shop/Numbers';
 import { OrderOptions } from '../shop/OrderOptions';
 import { SheetForm } from '../shop/SheetForm';
@@ -163,6 +164,7 @@ export function Shop({ job }: { job: Job }) {
               />
             </>
           ) : null}
+          <DrawBy job={job} sheets={sheets.data ?? []} />
           {chosen.rack.length > 0 ? (
             <>
               <h2 className="mt-3 mb-1 font-semibold">Rack</h2>

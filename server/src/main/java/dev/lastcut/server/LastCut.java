@@ -2,6 +2,7 @@ package dev.lastcut.server;
 
 import dev.lastcut.server.cli.AdapterCommand;
 import dev.lastcut.server.cli.MakeCommand;
+import dev.lastcut.server.cli.RulesCommand;
 import dev.lastcut.server.cli.SheetsCommand;
 import dev.lastcut.server.cli.VerifyCommand;
 import dev.lastcut.server.start.DataDirectory;
@@ -39,6 +40,10 @@ public class LastCut {
             case "sheets" ->
                     System.exit(
                             new SheetsCommand(System.out, System.err)
+                                    .run(words.subList(1, words.size())));
+            case "rules" ->
+                    System.exit(
+                            new RulesCommand(System.out, System.err)
                                     .run(words.subList(1, words.size())));
             case "adapter" ->
                     System.exit(

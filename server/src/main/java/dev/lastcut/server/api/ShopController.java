@@ -13,21 +13,28 @@ import dev.lastcut.core.check.Severity;
 import dev.lastcut.core.check.design.DesignClass.Smallest;
 import dev.lastcut.core.check.design.DesignNumbers;
 import dev.lastcut.core.connectivity.BoardGeometry;
+import dev.lastcut.core.designrules.DesignRules;
+import dev.lastcut.core.designrules.DesignRulesPage;
 import dev.lastcut.core.quote.JobQuote;
 import dev.lastcut.core.quote.OwnWork;
 import dev.lastcut.server.api.CheckController.PlaceView;
 import dev.lastcut.server.jobs.CheckService;
 import dev.lastcut.server.jobs.JobService;
+import dev.lastcut.server.jobs.NotFoundException;
+import dev.lastcut.server.jobs.RefusedException;
 import dev.lastcut.server.report.QuoteJson;
+import dev.lastcut.server.sheets.Sheets;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
+import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 
 /** The chosen shop's numbers and options, and all shops side by side. */
@@ -36,8 +43,10 @@ import org.springframework.web.bind.annotation.RestController;
 class ShopController {
     private final JobService jobs;
     private final CheckService checks;
+    private final Sheets known;
 
-    ShopController(JobService jobs, CheckService checks) {
+    ShopController(JobService jobs, CheckService checks, Sheets known) {
+        this.known = known;
         this.jobs = jobs;
         this.checks = checks;
     }
@@ -206,6 +215,44 @@ class ShopController {
                 sheet.excluded(at.against().order(), layers).stream()
                         .map(Exclusion::words)
                         .toList());
+    }
+
+    /**
+     * The numbers of the named shops with the job's headroom and order, to draw the next board by.
+     */
+    @GetMapping(path = "/rules.txt", produces = "text/plain;charset=UTF-8")
+    String rulesText(@PathVariable long id, @RequestParam List<String> shops) {
+        return rules(id, shops).text();
+    }
+
+    @GetMapping(path = "/rules.pdf", produces = MediaType.APPLICATION_PDF_VALUE)
+    byte[] rulesPage(@PathVariable long id, @RequestParam List<String> shops) {
+        return DesignRulesPage.pdf(rules(id, shops));
+    }
+
+    private DesignRules rules(long id, List<String> shops) {
+        List<CapabilitySheet> sheets =
+                shops.stream()
+                        .map(
+                                s ->
+                                        known.find(s)
+                                                .orElseThrow(
+                                                        () ->
+                                                                new NotFoundException(
+                                                                        "There is no sheet "
+                                                                                + s
+                                                                                + ".")))
+                        .toList();
+        int layers = jobs.board(id).board().copper().size();
+        try {
+            return DesignRules.of(
+                    sheets,
+                    jobs.ticket(id).order(),
+                    jobs.ticket(id).headroom(),
+                    Math.max(1, layers));
+        } catch (IllegalArgumentException e) {
+            throw new RefusedException(e.getMessage());
+        }
     }
 
     private List<BatchView> batches(long id, CheckService.AtShop at) {
