@@ -8,7 +8,7 @@ function finding(part: Partial<Finding> & { id: string }): Finding {
   return {
     number: 1,
     rule: 'clearance',
-    title: 'Gap between copper',
+    title: 'Copper clearance',
     severity: 'stop',
     everywhere: false,
     layers: ['copper-top'],
@@ -37,7 +37,7 @@ const ids = (all: readonly Finding[]) => all.map((f) => f.id).join('');
 
 describe('filtered', () => {
   it('finds every word anywhere in a finding', () => {
-    expect(ids(filtered(everything, { ...ALL, text: 'vcc gap' }))).toBe('a');
+    expect(ids(filtered(everything, { ...ALL, text: 'vcc clearance' }))).toBe('a');
     expect(ids(filtered(everything, { ...ALL, text: 'u3' }))).toBe('d');
     expect(filtered(everything, { ...ALL, text: 'vcc u3' })).toEqual([]);
   });

@@ -15,7 +15,7 @@ import { Select } from '../ui/Select';
 import { Working } from '../ui/Working';
 
 const GROUPS: { value: FindingFilter['group']; text: string }[] = [
-  { value: 'severity', text: 'by weight' },
+  { value: 'severity', text: 'by severity' },
   { value: 'rule', text: 'by check' },
   { value: 'place', text: 'by place' },
 ];

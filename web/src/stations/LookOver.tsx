@@ -29,10 +29,10 @@ function sizes(job: Job): HoleSize[] {
 }
 
 const SMALLEST: Record<string, string> = {
-  track: 'Narrowest track',
-  gap: 'Smallest gap',
-  ring: 'Smallest ring',
-  hole: 'Smallest hole',
+  track: 'Minimum track width',
+  gap: 'Minimum clearance',
+  ring: 'Minimum annular ring',
+  hole: 'Minimum hole',
 };
 
 /** The numbers that decide which shop can make the board; a click shows where each was taken. */
@@ -228,7 +228,7 @@ export function LookOver({ job }: { job: Job }) {
       <Fact name="Nets named, parts">
         {b.nets}, {b.parts}
       </Fact>
-      <h2 className="mt-4 mb-1 font-semibold">What decides who can make it</h2>
+      <h2 className="mt-4 mb-1 font-semibold">Critical dimensions</h2>
       {facts.data ? <OwnClass facts={facts.data} /> : <p className="text-faint">Measuring …</p>}
       <h2 className="mt-4 mb-1 font-semibold">Holes</h2>
       <table className="w-full">

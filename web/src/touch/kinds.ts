@@ -52,7 +52,7 @@ export const OFFERED: readonly Offered[] = [
       { key: 'area', name: 'Area', type: 'area', optional: 'the whole board' },
       mm('clearance_mm', 'To other copper'),
       mm('edge_mm', 'To the edge'),
-      mm('least_width_mm', 'Narrowest neck'),
+      mm('least_width_mm', 'Minimum neck width'),
       {
         key: 'relief',
         name: 'Pads of the net',
@@ -161,7 +161,7 @@ export const OFFERED: readonly Offered[] = [
       mm('edge_mm', 'From the edge'),
       mm('hole_mm', 'From unplated holes'),
       mm('mask_mm', 'From openings over others'),
-      mm('least_mm', 'Narrowest neck'),
+      mm('least_mm', 'Minimum neck width'),
     ],
     usual: (r) => ({
       clear_mm: r.clearanceMm,

@@ -47,7 +47,7 @@ class CheckBrowserTest extends BrowserTest {
         bench.until(() -> bench.center().startsWith("61") && bench.center().contains(",66"));
 
         bench.press("Copy …");
-        bench.type("input[aria-label='Smallest gap between copper']", "0.15");
+        bench.type("input[aria-label='Minimum copper clearance']", "0.15");
         bench.press("Keep this sheet");
         bench.see("[data-sheet=wren-bench-own][aria-checked=true]");
         bench.seeText("[data-limit=clearance]", "0.150 mm");
@@ -57,7 +57,7 @@ class CheckBrowserTest extends BrowserTest {
 
         bench.click("[data-station=shop]");
         bench.press("Change its sheet …");
-        bench.type("input[aria-label='Smallest gap between copper']", "-");
+        bench.type("input[aria-label='Minimum copper clearance']", "-");
         bench.type("input[aria-label='Name']", " ");
         bench.press("Keep this sheet");
         bench.seeText("[role=dialog] [role=alert]", "the name must have");
@@ -83,7 +83,7 @@ class CheckBrowserTest extends BrowserTest {
         bench.optionBeginning("2 oz");
         bench.seeText("[data-limit=clearance]", "0.250 mm");
         bench.seeText("[data-limit=clearance]", "for this order");
-        bench.type("input[aria-label='Headroom on Smallest gap between copper']", "20 %");
+        bench.type("input[aria-label='Headroom on Minimum copper clearance']", "20 %");
         bench.keys(Keys.ENTER);
         bench.seeText("[data-limit=clearance]", "0.300 mm");
         bench.reload();

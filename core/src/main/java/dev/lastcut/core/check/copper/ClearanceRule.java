@@ -41,7 +41,7 @@ public final class ClearanceRule implements Rule {
 
     @Override
     public String title() {
-        return "Gap between copper";
+        return "Copper clearance";
     }
 
     @Override

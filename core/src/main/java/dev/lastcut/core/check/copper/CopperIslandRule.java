@@ -37,7 +37,7 @@ public final class CopperIslandRule implements Rule {
 
     @Override
     public String title() {
-        return "No floating copper";
+        return "Floating copper";
     }
 
     @Override

@@ -61,7 +61,7 @@ public final class CopperSliverRule implements Rule {
 
     @Override
     public String title() {
-        return "Necks of copper";
+        return "Copper necks and slivers";
     }
 
     @Override

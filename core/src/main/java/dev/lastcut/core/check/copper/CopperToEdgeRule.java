@@ -43,7 +43,7 @@ public final class CopperToEdgeRule implements Rule {
 
     @Override
     public String title() {
-        return "Copper to board edge";
+        return "Copper-to-edge clearance";
     }
 
     @Override

@@ -34,7 +34,7 @@ public final class CopperToHoleRule implements Rule {
 
     @Override
     public String title() {
-        return "Copper to unplated holes";
+        return "Copper-to-hole clearance";
     }
 
     @Override

@@ -27,7 +27,7 @@ public final class OpenRule implements Rule {
 
     @Override
     public String title() {
-        return "Nets in pieces";
+        return "Opens";
     }
 
     @Override

@@ -39,7 +39,7 @@ public final class PlaneCutRule implements Rule {
 
     @Override
     public String title() {
-        return "Cuts in reference planes";
+        return "Splits in reference planes";
     }
 
     @Override

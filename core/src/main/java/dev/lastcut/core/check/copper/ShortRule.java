@@ -33,7 +33,7 @@ public final class ShortRule implements Rule {
 
     @Override
     public String title() {
-        return "Nets joined that should not be";
+        return "Shorts";
     }
 
     @Override

@@ -34,7 +34,7 @@ public final class StubRule implements Rule {
 
     @Override
     public String title() {
-        return "Track ends";
+        return "Stubs";
     }
 
     @Override

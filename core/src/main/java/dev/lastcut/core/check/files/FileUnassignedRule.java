@@ -32,7 +32,7 @@ public final class FileUnassignedRule implements Rule {
 
     @Override
     public String title() {
-        return "Every file has its place";
+        return "Unassigned files";
     }
 
     @Override

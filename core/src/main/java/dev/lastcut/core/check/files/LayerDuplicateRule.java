@@ -26,7 +26,7 @@ public final class LayerDuplicateRule implements Rule {
 
     @Override
     public String title() {
-        return "No picture twice";
+        return "Duplicate layers";
     }
 
     @Override

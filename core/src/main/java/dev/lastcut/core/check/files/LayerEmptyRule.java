@@ -21,7 +21,7 @@ public final class LayerEmptyRule implements Rule {
 
     @Override
     public String title() {
-        return "No layer empty";
+        return "Empty layers";
     }
 
     @Override

@@ -30,7 +30,7 @@ public final class LayerMissingRule implements Rule {
 
     @Override
     public String title() {
-        return "No file missing";
+        return "Missing layers";
     }
 
     @Override

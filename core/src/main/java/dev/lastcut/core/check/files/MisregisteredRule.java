@@ -22,7 +22,7 @@ public final class MisregisteredRule implements Rule {
 
     @Override
     public String title() {
-        return "Files lie on each other";
+        return "Layer registration";
     }
 
     @Override

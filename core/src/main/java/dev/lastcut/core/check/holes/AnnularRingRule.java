@@ -38,7 +38,7 @@ public final class AnnularRingRule implements Rule {
 
     @Override
     public String title() {
-        return "Copper ring round plated holes";
+        return "Annular ring";
     }
 
     @Override

@@ -26,7 +26,7 @@ public final class AspectRatioRule implements Rule {
 
     @Override
     public String title() {
-        return "Depth of plated holes";
+        return "Aspect ratio of holes";
     }
 
     @Override

@@ -33,7 +33,7 @@ public final class HoleDuplicateRule implements Rule {
 
     @Override
     public String title() {
-        return "No hole twice";
+        return "Duplicate holes";
     }
 
     @Override

@@ -30,7 +30,7 @@ public final class HoleSpacingRule implements Rule {
 
     @Override
     public String title() {
-        return "Web between holes";
+        return "Hole spacing";
     }
 
     @Override

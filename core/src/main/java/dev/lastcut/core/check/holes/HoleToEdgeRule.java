@@ -35,7 +35,7 @@ public final class HoleToEdgeRule implements Rule {
 
     @Override
     public String title() {
-        return "Holes to board edge";
+        return "Hole-to-edge clearance";
     }
 
     @Override

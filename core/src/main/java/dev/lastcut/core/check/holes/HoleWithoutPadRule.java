@@ -28,7 +28,7 @@ public final class HoleWithoutPadRule implements Rule {
 
     @Override
     public String title() {
-        return "Plated holes have pads";
+        return "Plated holes without pad";
     }
 
     @Override

@@ -24,7 +24,7 @@ public final class PadWithoutHoleRule implements Rule {
 
     @Override
     public String title() {
-        return "Through-hole pads have holes";
+        return "Through-hole pads without hole";
     }
 
     @Override

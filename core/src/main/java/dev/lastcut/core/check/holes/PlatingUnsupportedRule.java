@@ -24,7 +24,7 @@ public final class PlatingUnsupportedRule implements Rule {
 
     @Override
     public String title() {
-        return "Holes that want plating";
+        return "Holes that require plating";
     }
 
     @Override

@@ -21,7 +21,7 @@ public final class MaskDamRule extends WebRule {
 
     @Override
     public String title() {
-        return "Webs of mask";
+        return "Solder mask web";
     }
 
     @Override

@@ -35,7 +35,7 @@ public final class MaskExpansionRule implements Rule {
 
     @Override
     public String title() {
-        return "Mask openings larger than pads";
+        return "Mask expansion";
     }
 
     @Override

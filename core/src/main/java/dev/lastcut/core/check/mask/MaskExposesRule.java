@@ -37,7 +37,7 @@ public final class MaskExposesRule implements Rule {
 
     @Override
     public String title() {
-        return "Mask covers other copper";
+        return "Mask opening over other copper";
     }
 
     @Override

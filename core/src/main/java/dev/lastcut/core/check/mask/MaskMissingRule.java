@@ -21,7 +21,7 @@ public final class MaskMissingRule implements Rule {
 
     @Override
     public String title() {
-        return "Mask openings over pads";
+        return "Missing mask opening";
     }
 
     @Override

@@ -35,7 +35,7 @@ public final class ViaCoverRule implements Rule {
 
     @Override
     public String title() {
-        return "Vias open or covered";
+        return "Via tenting";
     }
 
     @Override

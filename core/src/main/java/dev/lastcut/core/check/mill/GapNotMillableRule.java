@@ -26,7 +26,7 @@ public final class GapNotMillableRule implements Rule {
 
     @Override
     public String title() {
-        return "Gaps the cutter can enter";
+        return "Clearance for the cutter";
     }
 
     @Override

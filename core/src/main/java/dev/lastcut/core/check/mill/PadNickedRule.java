@@ -22,7 +22,7 @@ public final class PadNickedRule implements Rule {
 
     @Override
     public String title() {
-        return "Pads the cutter nicks";
+        return "Pads cut by the mill";
     }
 
     @Override

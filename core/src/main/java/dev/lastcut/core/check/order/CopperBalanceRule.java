@@ -25,7 +25,7 @@ public final class CopperBalanceRule implements Rule {
 
     @Override
     public String title() {
-        return "Copper of the two sides";
+        return "Copper balance";
     }
 
     @Override

@@ -25,7 +25,7 @@ public final class OutlineCrossingRule implements Rule {
 
     @Override
     public String title() {
-        return "Outline does not cross itself";
+        return "Self-crossing outline";
     }
 
     @Override

@@ -26,7 +26,7 @@ public final class OutlineDoubledRule implements Rule {
 
     @Override
     public String title() {
-        return "One outline only";
+        return "Duplicate outline";
     }
 
     @Override

@@ -17,7 +17,7 @@ public final class OutlineMissingRule implements Rule {
 
     @Override
     public String title() {
-        return "Board outline is there";
+        return "Missing board outline";
     }
 
     @Override

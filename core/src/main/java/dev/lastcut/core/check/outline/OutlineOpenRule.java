@@ -24,7 +24,7 @@ public final class OutlineOpenRule implements Rule {
 
     @Override
     public String title() {
-        return "Board outline closes";
+        return "Open board outline";
     }
 
     @Override

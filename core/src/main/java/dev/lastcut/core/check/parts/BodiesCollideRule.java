@@ -37,7 +37,7 @@ public final class BodiesCollideRule implements Rule {
 
     @Override
     public String title() {
-        return "Parts do not stand in each other";
+        return "Colliding bodies";
     }
 
     @Override

@@ -28,7 +28,7 @@ public final class BodyOverEdgeRule implements Rule {
 
     @Override
     public String title() {
-        return "Parts stand on the board";
+        return "Bodies over the edge";
     }
 
     @Override

@@ -37,7 +37,7 @@ public final class BodyOverHoleRule implements Rule {
 
     @Override
     public String title() {
-        return "Holes that are used stay free of bodies";
+        return "Bodies over holes";
     }
 
     @Override

@@ -38,7 +38,7 @@ public final class BreadboardPitchRule implements Rule {
 
     @Override
     public String title() {
-        return "Header rows fit a breadboard";
+        return "Breadboard pitch";
     }
 
     @Override

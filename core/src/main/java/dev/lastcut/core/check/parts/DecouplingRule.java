@@ -33,7 +33,7 @@ public final class DecouplingRule implements Rule {
 
     @Override
     public String title() {
-        return "Capacitors at supply pins";
+        return "Decoupling capacitors";
     }
 
     @Override

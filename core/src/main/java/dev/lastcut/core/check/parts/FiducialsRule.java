@@ -26,7 +26,7 @@ public final class FiducialsRule implements Rule {
 
     @Override
     public String title() {
-        return "Fiducials for the placement machine";
+        return "Fiducials";
     }
 
     @Override

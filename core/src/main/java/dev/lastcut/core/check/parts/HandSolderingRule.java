@@ -73,7 +73,7 @@ public final class HandSolderingRule implements Rule {
 
     @Override
     public String title() {
-        return "Soldering by hand";
+        return "Hand soldering";
     }
 
     @Override

@@ -30,7 +30,7 @@ public final class ListLimitsRule implements Rule {
 
     @Override
     public String title() {
-        return "The parts list is no longer than the shop takes";
+        return "BOM and placement limits";
     }
 
     @Override

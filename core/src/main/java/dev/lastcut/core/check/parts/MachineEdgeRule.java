@@ -35,7 +35,7 @@ public final class MachineEdgeRule implements Rule {
 
     @Override
     public String title() {
-        return "Room for the machine's belts";
+        return "Parts near the edge rails";
     }
 
     @Override

@@ -43,7 +43,7 @@ public final class PartDoesNotFitRule implements Rule {
 
     @Override
     public String title() {
-        return "Parts fit their pads";
+        return "Land pattern fit";
     }
 
     @Override

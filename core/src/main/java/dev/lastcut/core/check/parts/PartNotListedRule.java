@@ -19,7 +19,7 @@ public final class PartNotListedRule implements Rule {
 
     @Override
     public String title() {
-        return "Placed parts are on the parts list";
+        return "Placed but not on BOM";
     }
 
     @Override

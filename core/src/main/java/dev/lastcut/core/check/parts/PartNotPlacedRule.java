@@ -19,7 +19,7 @@ public final class PartNotPlacedRule implements Rule {
 
     @Override
     public String title() {
-        return "Listed parts are placed";
+        return "On BOM but not placed";
     }
 
     @Override

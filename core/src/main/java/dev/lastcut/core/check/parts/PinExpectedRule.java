@@ -24,7 +24,7 @@ public final class PinExpectedRule implements Rule {
 
     @Override
     public String title() {
-        return "Pins are free or joined as the part wants";
+        return "Pins to leave open or join";
     }
 
     @Override

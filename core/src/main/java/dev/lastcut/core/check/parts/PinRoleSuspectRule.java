@@ -21,7 +21,7 @@ public final class PinRoleSuspectRule implements Rule {
 
     @Override
     public String title() {
-        return "Pins are on nets of their kind";
+        return "Pin roles and nets";
     }
 
     @Override

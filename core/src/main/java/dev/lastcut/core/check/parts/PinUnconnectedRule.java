@@ -19,7 +19,7 @@ public final class PinUnconnectedRule implements Rule {
 
     @Override
     public String title() {
-        return "Pins that must be connected are";
+        return "Unconnected pins";
     }
 
     @Override

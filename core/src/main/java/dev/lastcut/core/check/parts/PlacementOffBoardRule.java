@@ -30,7 +30,7 @@ public final class PlacementOffBoardRule implements Rule {
 
     @Override
     public String title() {
-        return "Parts are placed on the board";
+        return "Placement off the board";
     }
 
     @Override

@@ -22,7 +22,7 @@ public final class PlacementOffPadsRule implements Rule {
 
     @Override
     public String title() {
-        return "Parts are placed on their pads";
+        return "Placement off the pads";
     }
 
     @Override

@@ -31,7 +31,7 @@ public final class RefdesDuplicateRule implements Rule {
 
     @Override
     public String title() {
-        return "Every designator stands once";
+        return "Duplicate designators";
     }
 
     @Override

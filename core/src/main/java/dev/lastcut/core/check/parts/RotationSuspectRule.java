@@ -24,7 +24,7 @@ public final class RotationSuspectRule implements Rule {
 
     @Override
     public String title() {
-        return "Rotations fit the pads";
+        return "Rotation";
     }
 
     @Override

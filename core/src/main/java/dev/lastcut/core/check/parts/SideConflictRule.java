@@ -23,7 +23,7 @@ public final class SideConflictRule implements Rule {
 
     @Override
     public String title() {
-        return "Parts stand on the side of their pads";
+        return "Placement side";
     }
 
     @Override

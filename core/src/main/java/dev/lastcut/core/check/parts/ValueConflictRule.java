@@ -24,7 +24,7 @@ public final class ValueConflictRule implements Rule {
 
     @Override
     public String title() {
-        return "Every part has one value";
+        return "Conflicting values";
     }
 
     /** A value and where it stands. */

@@ -30,7 +30,7 @@ public final class PasteMissingRule implements Rule {
 
     @Override
     public String title() {
-        return "Paste on surface pads";
+        return "Missing paste apertures";
     }
 
     @Override

@@ -29,7 +29,7 @@ public final class PasteOnHoleRule implements Rule {
 
     @Override
     public String title() {
-        return "No paste over holes";
+        return "Paste over holes";
     }
 
     @Override

@@ -32,7 +32,7 @@ public final class PasteOutsidePadRule implements Rule {
 
     @Override
     public String title() {
-        return "Paste within its pad";
+        return "Paste outside its pad";
     }
 
     @Override

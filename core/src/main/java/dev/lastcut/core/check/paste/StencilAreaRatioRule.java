@@ -20,7 +20,7 @@ public final class StencilAreaRatioRule extends StencilRule {
 
     @Override
     public String title() {
-        return "Stencil openings by area";
+        return "Stencil area ratio";
     }
 
     @Override

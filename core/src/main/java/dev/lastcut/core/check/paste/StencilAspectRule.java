@@ -17,7 +17,7 @@ public final class StencilAspectRule extends StencilRule {
 
     @Override
     public String title() {
-        return "Stencil openings by width";
+        return "Stencil aspect ratio";
     }
 
     @Override

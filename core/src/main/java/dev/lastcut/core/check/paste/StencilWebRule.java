@@ -28,7 +28,7 @@ public final class StencilWebRule extends WebRule {
 
     @Override
     public String title() {
-        return "Webs of stencil";
+        return "Stencil web";
     }
 
     @Override

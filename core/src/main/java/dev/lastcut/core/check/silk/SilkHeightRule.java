@@ -23,7 +23,7 @@ public final class SilkHeightRule implements Rule {
 
     @Override
     public String title() {
-        return "Silk lettering";
+        return "Silkscreen text height";
     }
 
     @Override

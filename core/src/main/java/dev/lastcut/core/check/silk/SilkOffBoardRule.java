@@ -40,7 +40,7 @@ public final class SilkOffBoardRule implements Rule {
 
     @Override
     public String title() {
-        return "Silk within the board";
+        return "Silkscreen off the board";
     }
 
     @Override

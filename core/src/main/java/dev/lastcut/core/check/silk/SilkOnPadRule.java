@@ -31,7 +31,7 @@ public final class SilkOnPadRule implements Rule {
 
     @Override
     public String title() {
-        return "Silk over mask openings";
+        return "Silkscreen over mask openings";
     }
 
     @Override

@@ -28,7 +28,7 @@ public final class SilkWidthRule implements Rule {
 
     @Override
     public String title() {
-        return "Silk strokes";
+        return "Silkscreen line width";
     }
 
     @Override

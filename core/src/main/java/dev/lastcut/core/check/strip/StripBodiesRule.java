@@ -16,7 +16,7 @@ public final class StripBodiesRule extends StripRule {
 
     @Override
     public String title() {
-        return "Room for the bodies";
+        return "Body spacing";
     }
 
     @Override

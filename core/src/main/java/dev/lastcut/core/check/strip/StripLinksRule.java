@@ -24,7 +24,7 @@ public final class StripLinksRule extends StripRule {
 
     @Override
     public String title() {
-        return "Links apart from each other";
+        return "Link spacing";
     }
 
     @Override

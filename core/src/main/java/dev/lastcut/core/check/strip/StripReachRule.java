@@ -17,7 +17,7 @@ public final class StripReachRule extends StripRule {
 
     @Override
     public String title() {
-        return "Leads reach their holes";
+        return "Lead reach";
     }
 
     @Override
