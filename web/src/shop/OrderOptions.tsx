@@ -22,6 +22,15 @@ export function effect(v: Pick<Value, 'money' | 'days'>, currency: string): stri
     .join(', ');
 }
 
+/** "Fri 18 Dec", as the reader's own language writes it. */
+function day(iso: string): string {
+  return new Date(`${iso}T12:00`).toLocaleDateString(undefined, {
+    weekday: 'short',
+    day: 'numeric',
+    month: 'short',
+  });
+}
+
 /** What is chosen of the shop's options, what each choice does, and what all of it costs. */
 export function OrderOptions({
   job,
@@ -110,6 +119,12 @@ export function OrderOptions({
                 {data.quote.total.toFixed(2)} {currency}
               </span>
             </div>
+            {data.arrives && data.quote.days > 0 ? (
+              <p className="text-faint text-[13px]" data-arrives={data.arrives}>
+                Arrives about {day(data.arrives)}
+                {data.cutOff ? `; orders count from the same day until ${data.cutOff}` : ''}.
+              </p>
+            ) : null}
             {data.quote.hint ? <p className="text-look text-[13px]">{data.quote.hint}.</p> : null}
           </div>
         </>

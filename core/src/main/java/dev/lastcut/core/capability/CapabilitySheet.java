@@ -26,6 +26,7 @@ import java.util.stream.Stream;
  * @param panel present where it says what it takes of panels
  * @param exclusions values of options that it does not make together
  * @param strip present where it has strip board, absent for houses and mills
+ * @param calendar when it works
  * @param parcels the uploads it takes, each for itself; empty where it takes the whole cut
  */
 public record CapabilitySheet(
@@ -44,6 +45,7 @@ public record CapabilitySheet(
         Optional<PanelTerms> panel,
         List<Exclusion> exclusions,
         Optional<StripTerms> strip,
+        ShopCalendar calendar,
         List<Parcel> parcels) {
     /** What the board is made of, and by whom. */
     public enum Kind {
@@ -90,6 +92,7 @@ public record CapabilitySheet(
                 Optional.empty(),
                 List.of(),
                 Optional.empty(),
+                ShopCalendar.EVERY_DAY,
                 List.of());
     }
 
@@ -245,6 +248,7 @@ public record CapabilitySheet(
                 panel,
                 exclusions,
                 strip,
+                calendar,
                 parcels);
     }
 
@@ -266,6 +270,7 @@ public record CapabilitySheet(
                 Optional.of(terms),
                 exclusions,
                 strip,
+                calendar,
                 parcels);
     }
 

@@ -77,6 +77,7 @@ class QuoteTest {
                                 "transparent film",
                                 "gold does not hold on it")),
                 Optional.empty(),
+                ShopCalendar.EVERY_DAY,
                 List.of());
     }
 

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import dev.lastcut.core.capability.CapabilitySheet;
 import dev.lastcut.core.capability.Headroom;
 import dev.lastcut.core.capability.Price;
+import dev.lastcut.core.capability.ShopCalendar;
 import dev.lastcut.core.check.CheckContext;
 import dev.lastcut.core.check.CheckRun;
 import dev.lastcut.core.check.Finding;
@@ -80,6 +81,7 @@ public class StripRulesTest {
                 Optional.empty(),
                 List.of(),
                 Optional.of(StripCircuits.TERMS),
+                ShopCalendar.EVERY_DAY,
                 List.of());
     }
 

@@ -19,6 +19,8 @@ import dev.lastcut.core.quote.JobQuote;
 import dev.lastcut.core.ticket.Ticket;
 import dev.lastcut.server.jobs.JobService;
 import dev.lastcut.server.report.QuoteJson;
+import java.time.LocalDateTime;
+import java.time.LocalTime;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -42,6 +44,8 @@ class OrderController {
      *
      * @param quote null where nobody knows the board's size, or no shop is chosen
      * @param mark where the order mark goes; null where no place is said
+     * @param arrives when it would arrive if it was ordered now; null where that is not known
+     * @param cutOff until when of a day it counts from that day; null for midnight
      * @param hints what the board has that an option is for, in sentences
      */
     record OrderView(
@@ -49,6 +53,8 @@ class OrderController {
             QuoteJson quote,
             List<OrderOptionView> options,
             OrderMarkView mark,
+            String arrives,
+            String cutOff,
             List<String> hints) {}
 
     /** A place of the order mark. */
@@ -78,7 +84,8 @@ class OrderController {
         Ticket ticket = jobs.ticket(id);
         Optional<CapabilitySheet> sheet = jobs.sheet(id);
         if (sheet.isEmpty()) {
-            return new OrderView(ticket.order().quantity(), null, List.of(), null, List.of());
+            return new OrderView(
+                    ticket.order().quantity(), null, List.of(), null, null, null, List.of());
         }
         BoardGeometry geometry = jobs.board(id);
         Optional<Panel> panel =
@@ -98,6 +105,8 @@ class OrderController {
                 asked.quote(ticket.order()).map(QuoteJson::of).orElse(null),
                 options,
                 ticket.order().mark().map(OrderMarkView::of).orElse(null),
+                asked.quote(ticket.order()).map(q -> asked.arrives(q)).orElse(null),
+                sheet.get().calendar().cutOff().map(LocalTime::toString).orElse(null),
                 hints(geometry, sheet.get()));
     }
 
@@ -125,6 +134,14 @@ class OrderController {
             BoardGeometry geometry, CapabilitySheet sheet, Ticket ticket, Optional<Panel> panel) {
         Optional<Quote> quote(Order order) {
             return JobQuote.of(geometry, sheet, order, ticket.parts(), panel);
+        }
+
+        /** As an ISO date, from now. */
+        String arrives(Quote q) {
+            int carried = sheet.price().carriage(ticket.order()).map(Carriage::days).orElse(0);
+            return sheet.calendar()
+                    .arrives(LocalDateTime.now(), q.days() - carried, carried)
+                    .toString();
         }
 
         private int layers() {

@@ -9,6 +9,7 @@ import dev.lastcut.core.capability.Mill;
 import dev.lastcut.core.capability.OrderOption;
 import dev.lastcut.core.capability.Parcel;
 import dev.lastcut.core.capability.Price;
+import dev.lastcut.core.capability.ShopCalendar;
 import dev.lastcut.core.capability.Variation;
 import dev.lastcut.core.geometry.Length;
 import dev.lastcut.server.report.Json;
@@ -42,6 +43,7 @@ public record SheetJson(
         PanelTermsJson panel,
         List<ExcludesJson> excludes,
         StripTermsJson strip,
+        CalendarJson calendar,
         List<ParcelJson> parcels) {
 
     /** Numbers that hold for one value of an order option. */
@@ -218,6 +220,7 @@ public record SheetJson(
                         ? List.of()
                         : excludes.stream().map(ExcludesJson::toExclusion).toList(),
                 Optional.ofNullable(strip).map(StripTermsJson::toTerms),
+                calendar == null ? ShopCalendar.EVERY_DAY : calendar.toCalendar(),
                 parcels == null ? List.of() : parcels.stream().map(ParcelJson::toParcel).toList());
     }
 
@@ -378,6 +381,7 @@ public record SheetJson(
                         ? null
                         : s.exclusions().stream().map(ExcludesJson::of).toList(),
                 s.strip().map(StripTermsJson::of).orElse(null),
+                s.calendar().equals(ShopCalendar.EVERY_DAY) ? null : CalendarJson.of(s.calendar()),
                 s.parcels().isEmpty() ? null : s.parcels().stream().map(ParcelJson::of).toList());
     }
 

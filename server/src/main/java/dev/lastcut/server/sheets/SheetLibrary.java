@@ -19,6 +19,7 @@ public final class SheetLibrary {
                     "longcomb-fine",
                     "wren-bench",
                     "anvil-mini",
+                    "tern-fine",
                     "burr-strip",
                     "burr-rails");
 

@@ -14,9 +14,11 @@ import dev.lastcut.core.capability.LimitKey;
 import dev.lastcut.core.capability.OrderOption;
 import dev.lastcut.core.capability.Parcel;
 import dev.lastcut.core.capability.StripTerms;
+import java.time.DayOfWeek;
 import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 
 /** The JSON Schema (draft 2020-12) of a capability sheet, made of the numbers and options known. */
@@ -42,6 +44,9 @@ public final class SheetSchema {
         Map<String, Object> excludes = excludes();
         excludes.put("type", List.of("array", "null"));
         fields.put("excludes", excludes);
+        Map<String, Object> calendar = calendar();
+        calendar.put("type", List.of("object", "null"));
+        fields.put("calendar", calendar);
         Map<String, Object> parcels = parcels();
         parcels.put("type", List.of("array", "null"));
         fields.put("parcels", parcels);
@@ -100,6 +105,18 @@ public final class SheetSchema {
         fine.put("setup", number());
         fine.put("percent", number());
         return listOf(object(fine, List.of("limit", "below")));
+    }
+
+    private static Map<String, Object> calendar() {
+        Map<String, Object> f = new LinkedHashMap<>();
+        List<String> days =
+                Arrays.stream(DayOfWeek.values())
+                        .map(d -> d.name().toLowerCase(Locale.ROOT))
+                        .toList();
+        f.put("closed", listOf(ordered("enum", days)));
+        f.put("holidays", listOf(ordered("type", "string", "pattern", "^\\d{4}-\\d{2}-\\d{2}$")));
+        f.put("cut_off", ordered("type", "string", "pattern", "^\\d{2}:\\d{2}$"));
+        return object(f, List.of());
     }
 
     private static Map<String, Object> parcels() {

@@ -70,7 +70,7 @@ class CheckApiTest {
         JsonNode refused =
                 api().json("POST", "/api/sheets", own.replace("\"limits\"", "\"limitz\""));
         assertThat(refused.at("/detail").asString()).contains("limitz");
-        assertThat(api().json("DELETE", "/api/sheets/own-shop", null).size()).isEqualTo(7);
+        assertThat(api().json("DELETE", "/api/sheets/own-shop", null).size()).isEqualTo(8);
         assertThat(api().status("DELETE", "/api/sheets/own-shop", null)).isEqualTo(404);
     }
 

@@ -67,7 +67,7 @@ class CheckBrowserTest extends BrowserTest {
         bench.until(() -> Files.isRegularFile(file));
         assertThat(Files.readString(file)).contains("\"id\":\"wren-bench-own\"");
         bench.press("Delete");
-        bench.until(() -> bench.all("[data-sheet]").size() == 7);
+        bench.until(() -> bench.all("[data-sheet]").size() == 8);
 
         // What was exported can be brought in again.
         bench.upload("input[aria-label='Sheet file']", file);

@@ -169,6 +169,9 @@ class StripCommandTest {
                                 .valueStream()
                                 .map(f -> f.at("/rule").asString()))
                 .contains("gap-not-millable");
+        // The fine mill reaches between leads of 0.65 mm.
+        assertThat(adapter(a -> a.replace("1.27", "0.65"))).isZero();
+        assertThat(make("tern-fine", "tern")).isZero();
         assertThat(adapter(a -> a.replace("--rows 2", "--rows 3"))).isEqualTo(2);
         assertThat(said()).contains("2 or 4 rows");
         assertThat(adapter(a -> a.replace("--pitch 1.27", "--pitch wide"))).isEqualTo(2);

@@ -40,8 +40,8 @@ class SheetJsonTest {
     }
 
     @Test
-    void threeHousesAndTwoMillsWithDifferentLimitsAndTwoStripBoards() {
-        assertThat(library.all().stream().filter(CapabilitySheet::isMill)).hasSize(2);
+    void threeHousesThreeMillsAndTwoStripBoardsWithDifferentLimits() {
+        assertThat(library.all().stream().filter(CapabilitySheet::isMill)).hasSize(3);
         assertThat(
                         library.all().stream()
                                 .filter(s -> s.kind() == CapabilitySheet.Kind.HOUSE)
@@ -77,7 +77,7 @@ class SheetJsonTest {
         SheetsCommand command = new SheetsCommand(new PrintStream(out), new PrintStream(out));
         assertThat(command.run(List.of())).isZero();
         assertThat(out.toString(StandardCharsets.UTF_8).split("\n"))
-                .hasSize(7)
+                .hasSize(8)
                 .contains("wren-bench\tmill\tWren bench mill");
         assertThat(command.run(List.of("nobody"))).isEqualTo(2);
     }
