@@ -108,12 +108,17 @@ export function OrderOptions({
           <div aria-label="Quote" role="group">
             {data.quote.lines.map((l) => (
               <Fact key={l.text} name={l.text}>
-                {l.amount.toFixed(2)} {currency}
+                <span className="whitespace-nowrap">
+                  {l.amount.toFixed(2)} {currency}
+                </span>
               </Fact>
             ))}
             <div className="flex items-baseline justify-between gap-3 py-1 font-semibold">
               <span>
-                In all, in {data.quote.days} {data.quote.days === 1 ? 'day' : 'days'}
+                Total
+                {data.quote.days === 0
+                  ? ''
+                  : `, in ${data.quote.days} ${data.quote.days === 1 ? 'day' : 'days'}`}
               </span>
               <span className="num">
                 {data.quote.total.toFixed(2)} {currency}

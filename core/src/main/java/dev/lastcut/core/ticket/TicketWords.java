@@ -177,6 +177,13 @@ public final class TicketWords {
                             .map(m -> "order mark " + m.words())
                             .orElse("no place for the order mark"));
         }
+        if (!before.order().carriage().equals(after.order().carriage())) {
+            all.add(
+                    after.order()
+                            .carriage()
+                            .map(way -> "carriage " + way)
+                            .orElse("the usual carriage"));
+        }
         int boards = after.order().quantity();
         if (before.order().quantity() != boards) {
             all.add(boards + (boards == 1 ? " board" : " boards"));

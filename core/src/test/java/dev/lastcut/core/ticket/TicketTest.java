@@ -204,4 +204,18 @@ class TicketTest {
         assertThat(Made.of("b", 1, "2026-01-02T03:04:05Z").at()).contains("2026-01-02T03:04:05Z");
         assertThatThrownBy(() -> Made.of("b", 1, "yesterday")).hasMessageContaining("yesterday");
     }
+
+    /**
+     * What is chosen without a word of it would be no step: it could neither be kept nor undone.
+     */
+    @Test
+    void carriageAndReviewsAreSteps() {
+        Ticket sent = Ticket.BLANK.with(d -> d.order = d.order.sent(Optional.of("courier")));
+        assertThat(changed(Ticket.BLANK, sent)).isEqualTo("carriage courier");
+        assertThat(changed(sent, Ticket.BLANK)).isEqualTo("the usual carriage");
+        Ticket seen =
+                Ticket.BLANK.with(d -> d.reviewed = Map.of("parts", new Reviewed("Ada", "1")));
+        assertThat(changed(Ticket.BLANK, seen)).isEqualTo("parts reviewed by Ada");
+        assertThat(changed(seen, Ticket.BLANK)).isEqualTo("review of the parts taken back");
+    }
 }
