@@ -22,7 +22,7 @@ const TITLES: Record<string, string> = {
   stencil: 'Stencil',
 };
 
-/** What should be looked at before the cut, and who did: a sign-off by name, nothing more. */
+/** What should be looked at before the cut, and who did: marked by name, nothing more. */
 export function Reviews({ job, only }: { job: Job; only?: readonly string[] }) {
   const queries = useQueryClient();
   const [by, setBy] = useState(lastName());
@@ -74,7 +74,7 @@ export function Reviews({ job, only }: { job: Job; only?: readonly string[] }) {
                 disabled={sign.isPending || (!r.by && by.trim() === '')}
                 onClick={() => sign.mutate({ some: [r], name: r.by ? null : by.trim() })}
               >
-                {r.by ? 'Take back' : 'Sign off'}
+                {r.by ? 'Take back' : 'Mark reviewed'}
               </Button>
             </div>
           </li>
@@ -98,7 +98,7 @@ export function Reviews({ job, only }: { job: Job; only?: readonly string[] }) {
               disabled={sign.isPending || by.trim() === ''}
               onClick={() => sign.mutate({ some: open, name: by.trim() })}
             >
-              Sign off all {open.length}
+              Mark all {open.length} reviewed
             </Button>
           ) : null}
         </div>

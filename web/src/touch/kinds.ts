@@ -220,6 +220,14 @@ export const OFFERED: readonly Offered[] = [
     usual: NONE,
   },
   {
+    id: 'outline-off',
+    name: 'Remove the outline from copper',
+    group: 'Tracks and rings',
+    kind: 'outline-off',
+    fields: [],
+    usual: NONE,
+  },
+  {
     id: 'hole',
     name: 'Add a hole',
     group: 'Holes',

@@ -8,7 +8,7 @@ package dev.lastcut.core.capability;
  * @param days on the way
  */
 public record Carriage(String name, double amount, int days) {
-    /** The days of {@link #days} that no order needs more than. */
+    /** Longer is a slip of the pen. */
     private static final int MOST_DAYS = 365;
 
     public Carriage {
@@ -18,7 +18,11 @@ public record Carriage(String name, double amount, int days) {
         }
         if (!(amount >= 0) || Double.isInfinite(amount) || days < 0 || days > MOST_DAYS) {
             throw new IllegalArgumentException(
-                    "price.carriage: " + name + " costs from 0 and takes 0 to 365 days");
+                    "price.carriage: "
+                            + name
+                            + " costs from 0 and takes 0 to "
+                            + MOST_DAYS
+                            + " days");
         }
     }
 }

@@ -354,13 +354,16 @@ public final class CheckContext {
                             .notOffered(c.against.order)
                             .forEach(
                                     (o, v) -> {
-                                        if (!NOTHING.contains(v)) {
+                                        // What a shop says nothing of is not its choice.
+                                        boolean offers = c.against.sheet.options().containsKey(o);
+                                        if (offers && !NOTHING.contains(v)) {
                                             all.add(o.title() + ": " + o.words(v));
                                         }
                                     });
                     c.against
                             .sheet
                             .carriageNotOffered(c.against.order)
+                            .filter(way -> !c.against.sheet.price().carriage().isEmpty())
                             .ifPresent(way -> all.add("Carriage: " + way));
                     return all;
                 });

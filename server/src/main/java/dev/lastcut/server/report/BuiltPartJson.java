@@ -12,6 +12,8 @@ import dev.lastcut.core.board.PlacedPart;
 import dev.lastcut.core.board.Side;
 import dev.lastcut.core.connectivity.BoardGeometry;
 import dev.lastcut.core.geometry.Length;
+import dev.lastcut.core.padmatch.PadMatch;
+import dev.lastcut.core.padmatch.PartPad;
 import dev.lastcut.core.placement.PartPolarity;
 import dev.lastcut.core.placement.Polarities;
 import java.util.HashMap;
@@ -30,6 +32,7 @@ import java.util.Set;
  * @param kind line-stock, loaded-to-order or unknown
  * @param rotationDeg as it goes out
  * @param xMm null with the two after it when the part is not placed
+ * @param pads its pads, by the netlist or else by its package; empty where they cannot be told
  * @param polarity null for a part that has none
  * @param pins how many pins the netlist knows of it; null without a netlist
  */
@@ -49,7 +52,15 @@ record BuiltPartJson(
         Double rotationDeg,
         String side,
         Integer pins,
-        @JsonInclude(JsonInclude.Include.NON_NULL) PolarityJson polarity) {
+        @JsonInclude(JsonInclude.Include.NON_NULL) PolarityJson polarity,
+        List<PadJson> pads) {
+    /** A pad of it, and how sure that is: certain, likely or open. */
+    record PadJson(String pin, double xMm, double yMm, String certainty) {
+        static PadJson of(PartPad p) {
+            return new PadJson(p.pin(), mm(p.at().x()), mm(p.at().y()), p.certainty().id());
+        }
+    }
+
     /** The pin that is the cathode, the plus or pin 1, and who says so. */
     record PolarityJson(String pin, String source) {
         static PolarityJson of(PartPolarity p) {
@@ -67,6 +78,7 @@ record BuiltPartJson(
                                 pins.computeIfAbsent(p.component(), k -> new HashSet<>())
                                         .add(p.pin()));
         Polarities polarities = Polarities.of(geometry, plan);
+        PadMatch pads = PadMatch.of(geometry);
         return who.all().stream()
                 .map(
                         a ->
@@ -79,12 +91,17 @@ record BuiltPartJson(
                                                         pins.getOrDefault(
                                                                         a.part().designator(),
                                                                         Set.of())
-                                                                .size())))
+                                                                .size()),
+                                        pads.of(a.part())))
                 .toList();
     }
 
     private static BuiltPartJson of(
-            Assignment a, PartsPlan plan, Optional<PartPolarity> polarity, Optional<Integer> pins) {
+            Assignment a,
+            PartsPlan plan,
+            Optional<PartPolarity> polarity,
+            Optional<Integer> pins,
+            List<PartPad> pads) {
         Part p = a.part();
         Optional<PlacedPart> at = p.placed();
         return new BuiltPartJson(
@@ -105,7 +122,8 @@ record BuiltPartJson(
                 at.map(q -> plan.turns().rotationDeg(p)).orElse(null),
                 at.map(PlacedPart::side).map(Side::word).orElse(null),
                 pins.orElse(null),
-                polarity.map(PolarityJson::of).orElse(null));
+                polarity.map(PolarityJson::of).orElse(null),
+                pads.stream().map(PadJson::of).toList());
     }
 
     private static double mm(long nm) {

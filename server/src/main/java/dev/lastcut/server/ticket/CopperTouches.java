@@ -6,6 +6,7 @@ import dev.lastcut.core.touch.copper.BusBar;
 import dev.lastcut.core.touch.copper.CoveredTracks;
 import dev.lastcut.core.touch.copper.Hatch;
 import dev.lastcut.core.touch.copper.KeepAway;
+import dev.lastcut.core.touch.copper.OutlineOff;
 import dev.lastcut.core.touch.copper.Pour;
 import dev.lastcut.core.touch.copper.Relief;
 import dev.lastcut.core.touch.copper.Ring;
@@ -128,6 +129,7 @@ final class CopperTouches {
                 "net at",
                 k -> new CoveredTracks(k.anyNet()),
                 (t, m) -> t.net().ifPresent(n -> TouchValues.write(n, m)));
+        kinds.add("outline-off", OutlineOff.class, "", k -> new OutlineOff(), (t, m) -> {});
         kinds.add(
                 "keep-away",
                 KeepAway.class,

@@ -62,6 +62,9 @@ final class TouchKinds {
             String keys,
             Function<TouchKeys, T> read,
             BiConsumer<T, Map<String, Object>> write) {
-        kinds.put(id, new Kind<>(type, List.of(keys.split(" ")), read, write));
+        kinds.put(
+                id,
+                new Kind<>(
+                        type, keys.isBlank() ? List.of() : List.of(keys.split(" ")), read, write));
     }
 }

@@ -120,7 +120,7 @@ class CheckApiTest {
         assertThat(api().json("GET", job + "/shops", null).at("/ran").asBoolean()).isFalse();
         api().work(job, "shops");
         JsonNode shops = api().json("GET", job + "/shops", null);
-        assertThat(shops.at("/shops").size()).isEqualTo(5);
+        assertThat(shops.at("/shops").size()).isEqualTo(6);
         JsonNode gap =
                 shops.at("/design")
                         .valueStream()

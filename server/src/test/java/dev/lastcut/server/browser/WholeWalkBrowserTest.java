@@ -46,7 +46,7 @@ class WholeWalkBrowserTest extends BrowserTest {
 
         // It is checked in the background as soon as there is a shop.
         bench.see("[data-finding]");
-        assertThat(bench.all("[data-finding]")).hasSize(22);
+        assertThat(bench.all("[data-finding]")).hasSize(24);
         bench.seeText("[data-station=check]", "6 of 6 stops open");
 
         // The shop will not get a board with open stops.

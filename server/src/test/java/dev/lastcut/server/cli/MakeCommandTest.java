@@ -417,7 +417,8 @@ class MakeCommandTest {
                         "part-not-placed",
                         "layer-empty",
                         "pour-covers-track",
-                        "fine-work");
+                        "fine-work",
+                        "finish-lead");
         JsonNode gap = finding(report, "clearance");
         assertThat(gap.at("/measured").asDouble()).isBetween(0.118, 0.122);
         assertThat(gap.at("/from/x_mm").isNumber()).isTrue();

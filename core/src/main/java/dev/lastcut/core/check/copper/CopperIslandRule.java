@@ -11,6 +11,7 @@ import dev.lastcut.core.check.Rule;
 import dev.lastcut.core.check.Severity;
 import dev.lastcut.core.connectivity.CopperNets;
 import dev.lastcut.core.connectivity.CopperNode;
+import dev.lastcut.core.connectivity.PrintedOutline;
 import dev.lastcut.core.geometry.Geo;
 import dev.lastcut.core.geometry.Measure;
 import dev.lastcut.core.geometry.Pt;
@@ -47,6 +48,8 @@ public final class CopperIslandRule implements Rule {
             return Outcome.notRun("the pack has no copper");
         }
         Set<Integer> tied = tied(c);
+        // The outline on copper is a finding of its own.
+        PrintedOutline.of(c.geometry()).forEach(p -> p.nodes().forEach(n -> tied.add(n.net())));
         List<Finding> findings = new ArrayList<>();
         List<List<CopperNode>> drawn = new ArrayList<>();
         for (int net = 0; net < nets.netCount(); net++) {

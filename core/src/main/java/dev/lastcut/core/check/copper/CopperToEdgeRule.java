@@ -10,11 +10,13 @@ import dev.lastcut.core.check.Rule;
 import dev.lastcut.core.check.Severity;
 import dev.lastcut.core.connectivity.BoardEdge;
 import dev.lastcut.core.connectivity.CopperNode;
+import dev.lastcut.core.connectivity.PrintedOutline;
 import dev.lastcut.core.geometry.Distances;
 import dev.lastcut.core.geometry.Geo;
 import dev.lastcut.core.geometry.Length;
 import dev.lastcut.core.geometry.Pt;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -61,7 +63,13 @@ public final class CopperToEdgeRule implements Rule {
         var inside = new IndexedPointInAreaLocator(c.geometry().boardArea());
         Map<Place, Set<Polygon>> near = new LinkedHashMap<>();
         Map<Integer, List<CopperNode>> outside = new TreeMap<>();
+        Set<Integer> printed = new HashSet<>();
+        PrintedOutline.of(c.geometry()).forEach(p -> p.nodes().forEach(n -> printed.add(n.id())));
         for (CopperNode n : c.geometry().nets().nodes()) {
+            if (printed.contains(n.id())) {
+                // The outline on copper is a finding of its own.
+                continue;
+            }
             Envelope reach = Geo.expanded(n.envelope(), limit);
             boolean mayBeNear = edge.mayCross(reach);
             if (mayBeNear && edge.isWithin(n.polygon(), limit)) {

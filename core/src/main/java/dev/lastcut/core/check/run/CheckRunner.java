@@ -15,6 +15,7 @@ import dev.lastcut.core.check.copper.CopperToEdgeRule;
 import dev.lastcut.core.check.copper.CopperToHoleRule;
 import dev.lastcut.core.check.copper.CurrentRule;
 import dev.lastcut.core.check.copper.OpenRule;
+import dev.lastcut.core.check.copper.OutlineOnCopperRule;
 import dev.lastcut.core.check.copper.PlaneCutRule;
 import dev.lastcut.core.check.copper.PourCoversTrackRule;
 import dev.lastcut.core.check.copper.ShortRule;
@@ -148,6 +149,7 @@ public final class CheckRunner {
                     new TrackWidthRule(),
                     new ClearanceRule(),
                     new CopperSliverRule(),
+                    new OutlineOnCopperRule(),
                     new CopperToEdgeRule(),
                     new CopperToHoleRule(),
                     new CopperIslandRule(),

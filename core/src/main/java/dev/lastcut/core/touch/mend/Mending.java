@@ -13,6 +13,7 @@ import dev.lastcut.core.touch.Room;
 import dev.lastcut.core.touch.Touch;
 import dev.lastcut.core.touch.copper.CoveredTracks;
 import dev.lastcut.core.touch.copper.KeepAway;
+import dev.lastcut.core.touch.copper.OutlineOff;
 import dev.lastcut.core.touch.copper.Ring;
 import dev.lastcut.core.touch.copper.Slivers;
 import dev.lastcut.core.touch.copper.Widen;
@@ -173,6 +174,8 @@ public final class Mending {
                                                     f,
                                                     new CoveredTracks(Optional.of(Net.named(n))),
                                                     "Take the covered tracks away"));
+            case "outline-on-copper" ->
+                    Optional.of(offer(f, new OutlineOff(), "Remove the outline"));
             case "mask-missing" ->
                     Optional.of(offer(f, new OpenPads(USUAL_OPENING_NM), "Open the mask there"));
             case "mask-expansion" -> {
