@@ -95,7 +95,7 @@ function Table({
       <table className="w-full text-[14px]">
         <thead>
           <tr className="border-edge border-b text-left align-bottom">
-            <th className="pr-2 font-semibold">number</th>
+            <th className="min-w-[9.5rem] pr-2 font-semibold">number</th>
             <th className="px-2 text-right font-semibold">this board</th>
             {shops.shops.map((s) => (
               <th key={s.sheetId} data-shop={s.sheetId} className="px-2 text-right font-semibold">
@@ -163,7 +163,7 @@ function Table({
                     {b ? `${b.total.toFixed(2)} ${b.currency}` : '–'}
                     {b ? (
                       <span className="text-faint block text-[13px]">
-                        {b.minutes > 0 ? `${hours(b.minutes)} at the mill` : `${b.days} days`}
+                        {b.minutes > 0 ? `${hours(b.minutes)} work` : `${b.days} days`}
                       </span>
                     ) : null}
                   </td>

@@ -41,17 +41,21 @@ public final class Troubles {
         return all;
     }
 
-    /** How many kinds of a list are in trouble. */
+    /** The kinds of a list with problems: designators and what is wrong, in words. */
+    public static List<String> lines(List<PartsList.Line> kinds, PartsPlan plan, int boards) {
+        List<String> all = new ArrayList<>();
+        for (PartsList.Line l : kinds) {
+            long pieces = (long) l.quantity() * boards;
+            List<String> own = of(l.part(), plan.known(l.part()), pieces);
+            if (!own.isEmpty()) {
+                all.add(String.join(" ", l.designators()) + ": " + String.join(", ", own));
+            }
+        }
+        return all;
+    }
+
+    /** How many kinds of a list have problems. */
     public static int count(List<PartsList.Line> kinds, PartsPlan plan, int boards) {
-        return (int)
-                kinds.stream()
-                        .filter(
-                                l ->
-                                        !of(
-                                                        l.part(),
-                                                        plan.known(l.part()),
-                                                        (long) l.quantity() * boards)
-                                                .isEmpty())
-                        .count();
+        return lines(kinds, plan, boards).size();
     }
 }

@@ -102,7 +102,8 @@ public record Review(
         PartsPlan plan = ticket.parts();
         List<PartsList.Line> kinds =
                 PartsList.kinds(Population.of(geometry.board(), plan.variants()));
-        int troubles = Troubles.count(kinds, plan, ticket.order().quantity());
+        List<String> problems = Troubles.lines(kinds, plan, ticket.order().quantity());
+        int troubles = problems.size();
         List<String> nobody = who.gaps().stream().map(g -> g.part().designator()).toList();
         if (troubles == 0 && nobody.isEmpty()) {
             return;
@@ -114,12 +115,7 @@ public record Review(
         if (!nobody.isEmpty()) {
             says.add(count(nobody.size(), "part") + " fitted by nobody");
         }
-        out.add(
-                item(
-                        Subject.PARTS,
-                        String.join(", ", says),
-                        troubles + " " + kinds.size() + nobody,
-                        ticket));
+        out.add(item(Subject.PARTS, String.join(", ", says), problems.toString() + nobody, ticket));
     }
 
     private static void placement(
