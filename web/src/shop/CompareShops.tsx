@@ -82,6 +82,7 @@ function Table({
   onChoose: (sheet: string) => void;
 }) {
   const unit = useView((s) => s.unit);
+  const batches = [...new Set(shops.shops.flatMap((s) => s.batches.map((b) => b.boards)))];
   const show = (x: number, y: number) => {
     useView.getState().lookAt({ key: 'found decides', x, y, span: 6e6 });
     onClose();
@@ -152,7 +153,7 @@ function Table({
               </td>
             ))}
           </tr>
-          {[1, 5, 10].map((n) => (
+          {batches.map((n) => (
             <tr key={n} data-batch={n} className="border-edge/60 border-b align-top">
               <td className="py-0.5 pr-2">{n === 1 ? '1 board' : `${n} boards`}</td>
               <td />

@@ -18,6 +18,7 @@ import { ReportProblem } from '../ui/ReportProblem';
 import { STRIP, TRAVELLER } from '../ui/panes';
 import { useNarrow } from '../ui/useNarrow';
 import { isOlder } from '../cut/ChangedSince';
+import { WHERE } from '../cut/Reviews';
 
 type Mark = 'done' | 'look' | 'stop' | 'open';
 
@@ -237,27 +238,18 @@ function next(job: Job, list: readonly Stop[]): Next {
 
 /** The next thing nobody has reviewed yet, and why. */
 function toReview(r: Review, job: Job): Next {
-  const again = r.lapsed ? ' It changed since the last review.' : '';
-  switch (r.subject) {
-    case 'findings':
-      return job.touches.listed === 0
-        ? {
-            station: 'check',
-            says: `Review ${r.says}: some can be mended at Touch up.${again}`,
-          }
-        : { station: 'check', says: `Review ${r.says}.${again}` };
-    case 'parts':
-      return { station: 'parts', says: `Review the parts: ${r.says}.${again}` };
-    case 'placement':
-      return {
-        station: 'parts',
-        says: `Review the placement: a part that is turned is fitted turned.${again}`,
-      };
-    case 'polarity':
-      return { station: 'parts', says: `Review the polarity ${r.says}.${again}` };
-    default:
-      return { station: 'stencil', says: `Review the ${r.says}.${again}` };
-  }
+  const mend = job.touches.listed === 0 ? ': some can be mended at Touch up' : '';
+  const what: Record<string, string> = {
+    findings: `${r.says}${mend}`,
+    parts: `the parts: ${r.says}`,
+    placement: 'the placement: a part that is turned is fitted turned',
+    polarity: `the polarity ${r.says}`,
+    stencil: `the ${r.says}`,
+  };
+  return {
+    station: WHERE[r.subject] ?? 'cut',
+    says: `Review ${what[r.subject] ?? r.says}.${r.lapsed ? ' It changed since the last review.' : ''}`,
+  };
 }
 
 export function Traveller({ job, station }: { job: Job | null; station: Station }) {

@@ -3,19 +3,12 @@ package dev.lastcut.core.assignment;
 import dev.lastcut.core.assembly.Part;
 import dev.lastcut.core.assembly.PartBodies;
 import dev.lastcut.core.assembly.PartBodies.Body;
-import dev.lastcut.core.board.Feature;
-import dev.lastcut.core.board.Hole;
 import dev.lastcut.core.board.Mounting;
 import dev.lastcut.core.board.Netlist;
-import dev.lastcut.core.board.Piece;
-import dev.lastcut.core.board.Role;
-import dev.lastcut.core.board.Side;
 import dev.lastcut.core.connectivity.BoardGeometry;
 import dev.lastcut.core.connectivity.PartPins;
-import dev.lastcut.core.connectivity.PieceIndex;
-import dev.lastcut.core.geometry.PlaceIndex;
+import dev.lastcut.core.connectivity.SolderPlaces;
 import dev.lastcut.core.geometry.Pt;
-import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
@@ -33,12 +26,6 @@ import org.locationtech.jts.index.strtree.STRtree;
  * under its body are taken for its own.
  */
 final class PartPads {
-    /** Narrower holes carry no lead: they are vias (common practice, no source). */
-    private static final long LEAST_LEAD_HOLE_NM = 450_000;
-
-    /** A hole no farther from a pin than this is the pin's own. */
-    private static final double OWN_NM = 60_000;
-
     /** Pads reach so far out from under a body (common practice, no source). */
     private static final double BEYOND_BODY_NM = 1_200_000;
 
@@ -48,21 +35,12 @@ final class PartPads {
     /** Leads at the ends of a part are no farther apart than this (common practice, no source). */
     private static final double LONGEST_NM = 26_000_000;
 
-    private final BoardGeometry geometry;
+    private final SolderPlaces places;
     private final PartPins pins;
-    private final PlaceIndex<Hole> leads = new PlaceIndex<>(OWN_NM);
-    private final STRtree holes = new STRtree();
 
     private PartPads(BoardGeometry geometry) {
-        this.geometry = geometry;
+        places = SolderPlaces.of(geometry);
         pins = PartPins.of(geometry);
-        for (Hole h : geometry.board().holes()) {
-            if (h.plated() && h.diameter() >= LEAST_LEAD_HOLE_NM) {
-                leads.put(h.middle(), h);
-                holes.insert(new Envelope(h.middle().coordinate()), h.middle());
-            }
-        }
-        holes.build();
     }
 
     static PartPads of(BoardGeometry geometry) {
@@ -87,7 +65,7 @@ final class PartPads {
     }
 
     private boolean isLead(Netlist.Point p) {
-        return p.hole() || leads.hasAt(p.at());
+        return p.hole() || places.isLead(p.at());
     }
 
     private Optional<Mounting> under(Body body, Part part) {
@@ -95,12 +73,12 @@ final class PartPads {
         reach.expandBy(
                 body.source() == PartBodies.Source.GUESSED ? BEYOND_GUESSED_NM : BEYOND_BODY_NM);
         part.placed().ifPresent(p -> reach.expandToInclude(p.at().coordinate()));
-        List<Pt> pads = pads(body.side(), reach);
-        pads.removeIf(leads::hasAt);
+        List<Pt> pads = places.pads(body.side(), reach);
+        pads.removeIf(places::isLead);
         if (pads.size() > 1) {
             return Optional.of(Mounting.SURFACE);
         }
-        return at(holes, reach).isEmpty() && !isBetweenHoles(part)
+        return places.leads(reach).isEmpty() && !isBetweenHoles(part)
                 ? Optional.empty()
                 : Optional.of(Mounting.LEADED);
     }
@@ -113,32 +91,9 @@ final class PartPads {
         Pt middle = part.placed().get().at();
         Envelope reach = new Envelope(middle.coordinate());
         reach.expandBy(LONGEST_NM / 2);
-        return at(holes, reach).stream()
-                .anyMatch(h -> leads.hasAt(new Pt(2 * middle.x() - h.x(), 2 * middle.y() - h.y())));
-    }
-
-    /** The openings of the mask, whatever draws the pads; without a mask what is flashed. */
-    private List<Pt> pads(Side side, Envelope reach) {
-        Role mask = Role.of(Role.Kind.MASK, side);
-        boolean masked = geometry.board().layer(mask).isPresent();
-        PieceIndex pieces = geometry.index(masked ? mask : Role.of(Role.Kind.COPPER, side));
-        List<Pt> middles = new ArrayList<>();
-        for (int i : pieces.near(reach)) {
-            Piece p = pieces.pieces().get(i);
-            Coordinate middle = p.envelope().centre();
-            if (reach.contains(middle) && (masked || p.feature() instanceof Feature.Flash)) {
-                middles.add(Pt.of(middle));
-            }
-        }
-        return middles;
-    }
-
-    private static List<Pt> at(STRtree tree, Envelope reach) {
-        List<Pt> all = new ArrayList<>();
-        for (Object o : tree.query(reach)) {
-            all.add((Pt) o);
-        }
-        return all;
+        return places.leads(reach).stream()
+                .anyMatch(
+                        h -> places.isLead(new Pt(2 * middle.x() - h.x(), 2 * middle.y() - h.y())));
     }
 
     /**

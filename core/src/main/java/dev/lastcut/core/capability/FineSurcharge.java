@@ -24,6 +24,8 @@ public record FineSurcharge(LimitKey limit, Limit below, double setup, double pe
                     LimitKey.COPPER_TO_EDGE,
                     LimitKey.HOLE_TO_EDGE);
 
+    private static final double HALF_NM = 0.5;
+
     public FineSurcharge {
         if (!MEASURED.contains(limit)) {
             throw new IllegalArgumentException(
@@ -35,6 +37,11 @@ public record FineSurcharge(LimitKey limit, Limit below, double setup, double pe
         if (!Double.isFinite(setup + percent) || setup < 0 || percent < 0) {
             throw new IllegalArgumentException("price.fine: setup and percent are from 0");
         }
+    }
+
+    /** Whether something of a board, nm, is finer; at the limit itself it is not. */
+    public boolean isFor(double nm) {
+        return nm < below.nm() - HALF_NM;
     }
 
     /** In money, on the price of set-up and area. */

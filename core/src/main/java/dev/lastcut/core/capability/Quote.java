@@ -88,7 +88,7 @@ public record Quote(String currency, List<Line> lines, int days, String hint) {
         }
         for (FineSurcharge f : p.fine()) {
             OwnMeasure m = own.get(f.limit());
-            if (m != null && m.nm() < f.below().nm() - 0.5) {
+            if (m != null && f.isFor(m.nm())) {
                 add(lines, fine(f, m), f.amount(base));
             }
         }

@@ -1,16 +1,12 @@
 package dev.lastcut.core.padmatch;
 
 import dev.lastcut.core.assembly.Part;
-import dev.lastcut.core.board.Feature;
-import dev.lastcut.core.board.Hole;
 import dev.lastcut.core.board.Netlist;
-import dev.lastcut.core.board.Piece;
 import dev.lastcut.core.board.PlacedPart;
-import dev.lastcut.core.board.Role;
 import dev.lastcut.core.board.Side;
 import dev.lastcut.core.connectivity.BoardGeometry;
 import dev.lastcut.core.connectivity.PartPins;
-import dev.lastcut.core.connectivity.PieceIndex;
+import dev.lastcut.core.connectivity.SolderPlaces;
 import dev.lastcut.core.geometry.Length;
 import dev.lastcut.core.geometry.Pt;
 import dev.lastcut.core.landpattern.PackageShape;
@@ -18,17 +14,13 @@ import dev.lastcut.core.landpattern.PackageShape.Terminal;
 import dev.lastcut.core.landpattern.PackageShapes;
 import dev.lastcut.core.padmatch.PartPad.Certainty;
 import java.util.ArrayList;
-import java.util.EnumMap;
 import java.util.HashSet;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
-import org.locationtech.jts.geom.Coordinate;
 import org.locationtech.jts.geom.Envelope;
-import org.locationtech.jts.index.strtree.STRtree;
 
 /**
  * Finds the pads of parts. Where nothing names their pins, the terminals of the package, nominal,
@@ -36,9 +28,6 @@ import org.locationtech.jts.index.strtree.STRtree;
  * is not known, or whose terminals do not all lie on pads, has none.
  */
 public final class PadMatch {
-    /** Narrower holes carry no lead: they are vias (common practice, no source). */
-    private static final long LEAST_LEAD_HOLE_NM = 450_000;
-
     /** A pad reaches so far beyond its terminal along it (common practice, no source). */
     private static final double ALONG_MM = 1.0;
 
@@ -51,31 +40,16 @@ public final class PadMatch {
 
     private static final int QUARTERS = 4;
 
-    private final BoardGeometry geometry;
+    private final SolderPlaces places;
     private final PartPins pins;
-    private final Map<Side, STRtree> flat = new EnumMap<>(Side.class);
-    private final STRtree leads = new STRtree();
 
     private PadMatch(BoardGeometry geometry) {
-        this.geometry = geometry;
+        places = SolderPlaces.of(geometry);
         pins = PartPins.of(geometry);
-        for (Side side : Side.values()) {
-            STRtree tree = new STRtree();
-            surface(side).forEach(p -> tree.insert(new Envelope(p.coordinate()), p));
-            tree.build();
-            flat.put(side, tree);
-        }
-        for (Hole h : geometry.board().holes()) {
-            if (h.plated() && h.diameter() >= LEAST_LEAD_HOLE_NM) {
-                leads.insert(new Envelope(h.middle().coordinate()), h.middle());
-            }
-        }
-        leads.build();
     }
 
     public static PadMatch of(BoardGeometry geometry) {
-        record Key() {}
-        return geometry.once(new Key(), () -> new PadMatch(geometry));
+        return new PadMatch(geometry);
     }
 
     /** The pads of a part, in the order of its pins; empty where they cannot be told. */
@@ -163,12 +137,10 @@ public final class PadMatch {
     private record Reach(double x, double y) {}
 
     private Optional<Pt> nearest(PackageShape shape, Side side, Pt at, double turn, Reach reach) {
-        STRtree tree = shape.isLeaded() ? leads : flat.get(side);
         Envelope box = new Envelope(at.coordinate());
         box.expandBy(Length.mm(Math.hypot(reach.x, reach.y)));
         Pt best = null;
-        for (Object o : tree.query(box)) {
-            Pt p = (Pt) o;
+        for (Pt p : shape.isLeaded() ? places.leads(box) : places.pads(side, box)) {
             double dx = Length.toMm(p.x() - at.x());
             double dy = Length.toMm(p.y() - at.y());
             double alongX = Math.abs(dx * Math.cos(turn) + dy * Math.sin(turn));
@@ -179,24 +151,5 @@ public final class PadMatch {
             }
         }
         return Optional.ofNullable(best);
-    }
-
-    /** The openings of the mask, whatever draws the pads; without a mask what is flashed. */
-    private List<Pt> surface(Side side) {
-        Role mask = Role.of(Role.Kind.MASK, side);
-        boolean masked = geometry.board().layer(mask).isPresent();
-        Role role = masked ? mask : Role.of(Role.Kind.COPPER, side);
-        if (geometry.board().layer(role).isEmpty()) {
-            return List.of();
-        }
-        PieceIndex pieces = geometry.index(role);
-        List<Pt> middles = new ArrayList<>();
-        for (Piece p : pieces.pieces()) {
-            if (masked || p.feature() instanceof Feature.Flash) {
-                Coordinate middle = p.envelope().centre();
-                middles.add(Pt.of(middle));
-            }
-        }
-        return middles;
     }
 }

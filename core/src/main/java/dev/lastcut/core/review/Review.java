@@ -62,13 +62,16 @@ public record Review(
      * All there is to look at for a job at a shop; what the job or the shop does not need is left
      * out.
      *
+     * @param who fits which part of this very order
      * @param run the last check; empty before it
      */
     public static List<Review> of(
-            BoardGeometry geometry, CapabilitySheet sheet, Ticket ticket, Optional<CheckRun> run) {
+            BoardGeometry geometry,
+            CapabilitySheet sheet,
+            Ticket ticket,
+            Assignments who,
+            Optional<CheckRun> run) {
         List<Review> all = new ArrayList<>();
-        PartsPlan plan = ticket.parts();
-        Assignments who = Assignments.of(geometry, sheet, ticket.order(), plan);
         run.ifPresent(r -> findings(r, ticket, all));
         parts(geometry, ticket, who, all);
         if (who.isOrdered() && geometry.board().placements().isPresent()) {

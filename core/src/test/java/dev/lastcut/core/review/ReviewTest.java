@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import dev.lastcut.core.TestBoards;
 import dev.lastcut.core.assembly.Turns;
+import dev.lastcut.core.assignment.Assignments;
 import dev.lastcut.core.board.Mounting;
 import dev.lastcut.core.board.Role;
 import dev.lastcut.core.board.Side;
@@ -65,8 +66,13 @@ class ReviewTest {
 
     private static Map<Subject, Review> of(Ticket ticket) {
         Map<Subject, Review> all = new java.util.EnumMap<>(Subject.class);
-        Review.of(board(), SHOP, ticket, Optional.empty()).forEach(r -> all.put(r.subject(), r));
+        of(board(), ticket, Optional.empty()).forEach(r -> all.put(r.subject(), r));
         return all;
+    }
+
+    private static List<Review> of(BoardGeometry board, Ticket ticket, Optional<CheckRun> run) {
+        Assignments who = Assignments.of(board, SHOP, ticket.order(), ticket.parts());
+        return Review.of(board, SHOP, ticket, who, run);
     }
 
     private static Ticket ordered(Order order) {
@@ -107,12 +113,12 @@ class ReviewTest {
         CheckRun run = CheckRunner.run(new CheckContext(board, SHOP, Headroom.NONE));
         var looks = run.findings().stream().filter(f -> f.severity() == Severity.LOOK).toList();
         assertThat(looks).isNotEmpty();
-        List<Review> open = Review.of(board, SHOP, Ticket.BLANK, Optional.of(run));
+        List<Review> open = of(board, Ticket.BLANK, Optional.of(run));
         assertThat(open.get(0).says()).startsWith(looks.size() + " finding");
         List<Acceptance> all = new ArrayList<>();
         looks.forEach(f -> all.add(Acceptance.of(f, "Ada", "known", 1, "2026-01-01T00:00:00Z")));
         Ticket signed = Ticket.BLANK.with(d -> d.signOffs = all);
-        assertThat(Review.of(board, SHOP, signed, Optional.of(run)))
+        assertThat(of(board, signed, Optional.of(run)))
                 .noneMatch(r -> r.subject() == Subject.FINDINGS);
     }
 }

@@ -12,7 +12,6 @@ import dev.lastcut.core.board.Doubt;
 import dev.lastcut.core.board.Hole;
 import dev.lastcut.core.board.Role;
 import dev.lastcut.core.board.SourceFile;
-import dev.lastcut.core.capability.CapabilitySheet;
 import dev.lastcut.core.check.CheckRun;
 import dev.lastcut.core.check.Outcome;
 import dev.lastcut.core.connectivity.BoardGeometry;
@@ -132,12 +131,10 @@ record JobView(
         static BuiltView of(
                 BoardGeometry geometry,
                 Ticket ticket,
-                Optional<CapabilitySheet> sheet,
+                Optional<Assignments> who,
                 Set<String> ticked) {
             List<Part> parts = Population.of(geometry.board(), ticket.parts().variants());
             List<PartsList.Line> kinds = PartsList.kinds(parts);
-            Optional<Assignments> who =
-                    sheet.map(s -> Assignments.of(geometry, s, ticket.order(), ticket.parts()));
             List<Part> hand =
                     who.map(Assignments::hand).orElse(List.of()).stream()
                             .filter(p -> p.placed().isPresent())

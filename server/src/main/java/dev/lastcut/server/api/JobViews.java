@@ -1,6 +1,11 @@
 package dev.lastcut.server.api;
 
+import dev.lastcut.core.assignment.Assignments;
+import dev.lastcut.core.capability.CapabilitySheet;
+import dev.lastcut.core.check.CheckRun;
+import dev.lastcut.core.connectivity.BoardGeometry;
 import dev.lastcut.core.review.Review;
+import dev.lastcut.core.ticket.Ticket;
 import dev.lastcut.core.touch.Touched;
 import dev.lastcut.server.jobs.CheckService;
 import dev.lastcut.server.jobs.JobService;
@@ -9,6 +14,7 @@ import dev.lastcut.server.jobs.TicketService;
 import dev.lastcut.server.kit.KitService;
 import dev.lastcut.server.report.ReviewJson;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import org.springframework.stereotype.Component;
 
@@ -35,32 +41,26 @@ class JobViews {
     }
 
     JobView of(long id) {
+        BoardGeometry board = jobs.board(id);
+        Ticket ticket = jobs.ticket(id);
+        Optional<CapabilitySheet> sheet = jobs.sheet(id);
+        Optional<Assignments> who =
+                sheet.map(s -> Assignments.of(board, s, ticket.order(), ticket.parts()));
+        Optional<CheckRun> run = checks.lastCheck(id);
         return JobView.of(
                 jobs.job(id),
                 jobs.revision(id),
-                jobs.ticket(id),
+                ticket,
                 tickets.history(id),
                 checks.stamp(id),
-                jobs.board(id),
-                JobView.BuiltView.of(
-                        jobs.board(id),
-                        jobs.ticket(id),
-                        jobs.sheet(id),
-                        Set.copyOf(ticks.done(id))),
-                JobView.PanelSummary.of(jobs.panel(id), jobs.board(id)),
+                board,
+                JobView.BuiltView.of(board, ticket, who, Set.copyOf(ticks.done(id))),
+                JobView.PanelSummary.of(jobs.panel(id), board),
                 touches(id),
-                checks.lastCheck(id)
-                        .map(run -> JobView.summary(run, checks.openStops(id).size()))
+                run.map(r -> JobView.summary(r, checks.openStops(id).size()))
                         .orElse(new JobView.CheckSummary(false, 0, 0, 0, 0, 0)),
-                jobs
-                        .sheet(id)
-                        .map(
-                                sheet ->
-                                        Review.of(
-                                                jobs.board(id),
-                                                sheet,
-                                                jobs.ticket(id),
-                                                checks.lastCheck(id)))
+                who
+                        .map(w -> Review.of(board, sheet.get(), ticket, w, run))
                         .orElse(List.of())
                         .stream()
                         .map(ReviewJson::of)

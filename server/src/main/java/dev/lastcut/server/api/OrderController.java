@@ -105,7 +105,7 @@ class OrderController {
                 asked.quote(ticket.order()).map(QuoteJson::of).orElse(null),
                 options,
                 ticket.order().mark().map(OrderMarkView::of).orElse(null),
-                asked.quote(ticket.order()).map(q -> asked.arrives(q)).orElse(null),
+                asked.quote(ticket.order()).map(asked::arrives).orElse(null),
                 sheet.get().calendar().cutOff().map(LocalTime::toString).orElse(null),
                 hints(geometry, sheet.get()));
     }

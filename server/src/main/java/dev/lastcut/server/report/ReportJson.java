@@ -212,7 +212,7 @@ public record ReportJson(
                 plan.variants().built().orElse(null),
                 product.touched().outcomes().stream().map(TouchedJson::of).toList(),
                 StripLayout.of(geometry).map(StripReportJson::of).orElse(null),
-                Review.of(geometry, sheet, product.ticket(), Optional.of(checks)).stream()
+                Review.of(geometry, sheet, product.ticket(), who, Optional.of(checks)).stream()
                         .map(ReviewJson::of)
                         .toList(),
                 Stream.concat(

@@ -85,10 +85,10 @@ final class BoardTouches {
                 k ->
                         new MountingHoles(
                                 k.nm("diameter_mm"), k.nm("inset_mm"), k.nm("keep_out_mm", 0)),
-                (t, m) -> {
-                    TouchValues.mm("diameter_mm", t.diameter(), m);
-                    TouchValues.mm("inset_mm", t.inset(), m);
-                    TouchValues.above0("keep_out_mm", t.keepOut(), m);
+                (holes, m) -> {
+                    TouchValues.mm("diameter_mm", holes.diameter(), m);
+                    TouchValues.mm("inset_mm", holes.inset(), m);
+                    TouchValues.above0("keep_out_mm", holes.keepOut(), m);
                 });
         kinds.add(
                 "edge",

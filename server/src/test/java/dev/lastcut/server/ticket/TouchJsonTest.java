@@ -33,6 +33,7 @@ class TouchJsonTest {
             {"kind":"teardrop","length_mm":0.5}
             {"kind":"slivers","least_mm":0.12}
             {"kind":"covered-tracks"}
+            {"kind":"outline-off"}
             {"kind":"keep-away","clear_mm":0.2,"edge_mm":0.3,"hole_mm":0.25,"mask_mm":0.05,"least_mm":0.15}
             {"kind":"hole","at":[3,3],"diameter_mm":3.2,"plated":true,"pad_mm":6,"keep_out_mm":1}
             {"kind":"hole-move","at":[3,3],"to":[4,4]}

@@ -8,6 +8,7 @@ import dev.lastcut.core.check.Outcome;
 import dev.lastcut.core.check.Rule;
 import dev.lastcut.core.check.Severity;
 import dev.lastcut.core.connectivity.PrintedOutline;
+import dev.lastcut.core.geometry.Length;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -17,8 +18,6 @@ import java.util.Locale;
  * of it too near to the edge.
  */
 public final class OutlineOnCopperRule implements Rule {
-    private static final double NM_PER_MM = 1e6;
-
     @Override
     public String id() {
         return "outline-on-copper";
@@ -54,8 +53,8 @@ public final class OutlineOnCopperRule implements Rule {
                                                     + " becomes a sliver of copper that the router tears, and"
                                                     + " a mill cuts it free. Remove it at Touch up, or export"
                                                     + " the copper without it.",
-                                            p.lengthNm() / NM_PER_MM,
-                                            first.roundWidth() / NM_PER_MM,
+                                            Length.toMm(p.lengthNm()),
+                                            Length.toMm(first.roundWidth()),
                                             100 * p.share())));
         }
         return Outcome.of(findings);

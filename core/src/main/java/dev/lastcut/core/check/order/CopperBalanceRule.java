@@ -1,6 +1,5 @@
 package dev.lastcut.core.check.order;
 
-import dev.lastcut.core.board.Role;
 import dev.lastcut.core.board.Side;
 import dev.lastcut.core.check.CheckContext;
 import dev.lastcut.core.check.FindingBuilder;
@@ -31,8 +30,8 @@ public final class CopperBalanceRule implements Rule {
     @Override
     public Outcome run(CheckContext c) {
         double board = c.geometry().boardArea().getArea();
-        int top = layer(c, Side.TOP);
-        int bottom = layer(c, Side.BOTTOM);
+        int top = c.geometry().copperIndex(Side.TOP);
+        int bottom = c.geometry().copperIndex(Side.BOTTOM);
         if (board == 0 || top < 0 || bottom < 0) {
             return Outcome.notRun("it needs an outline and copper on both sides");
         }
@@ -56,16 +55,6 @@ public final class CopperBalanceRule implements Rule {
                                                 100 * above,
                                                 100 * below,
                                                 board / 1e14))));
-    }
-
-    private static int layer(CheckContext c, Side side) {
-        var copper = c.board().copper();
-        for (int i = 0; i < copper.size(); i++) {
-            if (copper.get(i).role().equals(Role.of(Role.Kind.COPPER, side))) {
-                return i;
-            }
-        }
-        return -1;
     }
 
     private static double share(CheckContext c, int layer, double board) {

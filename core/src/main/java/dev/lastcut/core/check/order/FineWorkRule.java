@@ -38,7 +38,7 @@ public final class FineWorkRule implements Rule {
         List<Finding> findings = new ArrayList<>();
         for (FineSurcharge f : c.fineSurcharges()) {
             Smallest s = own.get(f.limit());
-            if (s != null && s.measure().nm() < f.below().nm() - 0.5) {
+            if (s != null && f.isFor(s.measure().nm())) {
                 findings.add(finding(c, f, s));
             }
         }

@@ -8,6 +8,7 @@ import dev.lastcut.core.check.FindingBuilder;
 import dev.lastcut.core.check.Outcome;
 import dev.lastcut.core.check.Rule;
 import dev.lastcut.core.check.Severity;
+import dev.lastcut.core.geometry.Length;
 import dev.lastcut.core.geometry.Pt;
 import java.util.ArrayList;
 import java.util.List;
@@ -23,7 +24,6 @@ public final class ThinBoardRule implements Rule {
     private static final double LONG_MM = 100;
     private static final double LARGE_MM2 = 200;
     private static final double TALL_MM = 10;
-    private static final double NM = 1e6;
 
     @Override
     public String id() {
@@ -46,7 +46,7 @@ public final class ThinBoardRule implements Rule {
         }
         List<Finding> findings = new ArrayList<>();
         var box = c.geometry().boardArea().getEnvelopeInternal();
-        double longest = box.isNull() ? 0 : Math.max(box.getWidth(), box.getHeight()) / NM;
+        double longest = box.isNull() ? 0 : Length.toMm(Math.max(box.getWidth(), box.getHeight()));
         if (longest > LONG_MM) {
             findings.add(
                     new FindingBuilder(id())
@@ -67,8 +67,8 @@ public final class ThinBoardRule implements Rule {
             boolean known =
                     b.source() == PartBodies.Source.STATED
                             || b.source() == PartBodies.Source.PACKAGE;
-            double area = b.length() * b.width() / (NM * NM);
-            boolean tall = known && b.heightNm() / NM > TALL_MM;
+            double area = Length.toMm(b.length()) * Length.toMm(b.width());
+            boolean tall = known && Length.toMm(b.heightNm()) > TALL_MM;
             if (b.fitted() && (area > LARGE_MM2 || tall)) {
                 names.add(b.designator());
                 places.add(Pt.of(b.centre()));
