@@ -283,6 +283,25 @@ export const api = {
     await choose(id, { columns: { [path]: kinds } });
     return readJob(id);
   },
+  /** Says how large the tools of a drill file are, in mm; null for what its pads propose. */
+  setToolSizes: async (
+    id: number,
+    path: string,
+    sizes: Readonly<Record<string, number>> | null,
+  ) => {
+    await choose(id, { tool_sizes: { [path]: sizes } });
+    return readJob(id);
+  },
+  /** What choosing parts of the ticket would change of the board; nothing is kept. */
+  answerEffect: async (id: number, parts: Record<string, unknown>) => {
+    for (;;) {
+      const response = await send(`${job(id)}/answers/effect`, request('POST', parts));
+      if (response.status !== 202) {
+        return (await response.json()) as Schemas['AnswerView'];
+      }
+      await follow((await response.json()) as TaskState, () => {});
+    }
+  },
   pictureAddress: (
     id: number,
     path: string,

@@ -21,7 +21,7 @@ export function FilePicture({
       width={width}
       height={height}
       alt={`What ${leaf(file.path)} shows`}
-      className="border-edge bg-paper block rounded border"
+      className="border-edge bg-paper block shrink-0 self-start rounded border"
     />
   );
 }

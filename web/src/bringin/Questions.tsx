@@ -3,12 +3,13 @@ import type { Job } from '../api/client';
 import { Button } from '../ui/Button';
 import { Select } from '../ui/Select';
 import { FilePicture } from './FilePicture';
+import { AnswerEffects, rolesPart, type Possible } from './AnswerEffects';
 import { Columns } from './Columns';
 import { hasColumns } from './columns';
+import { Sizes } from './Sizes';
 import {
   boardAnswer,
   boardsOf,
-  consequence,
   leaf,
   pairsOf,
   questionsOf,
@@ -36,7 +37,17 @@ function Card({ title, children }: { title: string; children: React.ReactNode })
 }
 
 /** Old and new versions side by side: one answer for all of them. */
-function Versions({ files, say }: { files: readonly JobFile[]; say: Say }) {
+function Versions({
+  job,
+  files,
+  say,
+  open,
+}: {
+  job: Job;
+  files: readonly JobFile[];
+  say: Say;
+  open: boolean;
+}) {
   const pairs = pairsOf(files);
   const dated = pairs.every((p) => p.dated);
   return (
@@ -67,19 +78,33 @@ function Versions({ files, say }: { files: readonly JobFile[]; say: Say }) {
           </Button>
         )}
       </div>
+      <AnswerEffects
+        job={job}
+        open={open}
+        answers={[true, false].map((newest) => ({
+          title: dated
+            ? `The ${newest ? 'newer' : 'older'} files`
+            : leaf((newest ? pairs[0]?.newer : pairs[0]?.older)?.path ?? ''),
+          parts: rolesPart(versionsAnswer(pairs, newest)),
+        }))}
+      />
     </Card>
   );
 }
 
 /** The files of several boards: one stays here, the other can become a job of its own. */
 function Boards({
+  job,
   files,
   say,
   split,
+  open,
 }: {
+  job: Job;
   files: readonly JobFile[];
   say: Say;
   split: (here: readonly Answer[], there: readonly Answer[]) => void;
+  open: boolean;
 }) {
   const boards = [...boardsOf(files)];
   const [first, second] = boards;
@@ -102,12 +127,30 @@ function Boards({
           </Button>
         ) : null}
       </div>
+      <AnswerEffects
+        job={job}
+        open={open}
+        answers={boards.map(([name]) => ({
+          title: `Keep ${name}`,
+          parts: rolesPart(boardAnswer(files, name)),
+        }))}
+      />
     </Card>
   );
 }
 
 /** One question that settles the files of both sides. */
-function Sides({ job, files, say }: { job: Job; files: readonly JobFile[]; say: Say }) {
+function Sides({
+  job,
+  files,
+  say,
+  open,
+}: {
+  job: Job;
+  files: readonly JobFile[];
+  say: Say;
+  open: boolean;
+}) {
   const pair = sidePair(files);
   if (!pair) {
     return null;
@@ -115,6 +158,16 @@ function Sides({ job, files, say }: { job: Job; files: readonly JobFile[]; say: 
   const [first, second] = pair;
   const firstIsTop = first.role.endsWith('-top');
   const rest = `${files.length} files go with the answer.`;
+  const effects = (
+    <AnswerEffects
+      job={job}
+      open={open}
+      answers={[false, true].map((swapped) => ({
+        title: `${leaf(first.path)} is the ${firstIsTop !== swapped ? 'top' : 'bottom'}`,
+        parts: rolesPart(sidesAnswer(files, swapped)),
+      }))}
+    />
+  );
   if (!second) {
     return (
       <Card title="Is this the top or the bottom?">
@@ -126,6 +179,7 @@ function Sides({ job, files, say }: { job: Job; files: readonly JobFile[]; say: 
           <Button onClick={() => say(sidesAnswer(files, !firstIsTop))}>It is the top</Button>
           <Button onClick={() => say(sidesAnswer(files, firstIsTop))}>It is the bottom</Button>
         </div>
+        {effects}
       </Card>
     );
   }
@@ -155,6 +209,7 @@ function Sides({ job, files, say }: { job: Job; files: readonly JobFile[]; say: 
         Nothing in the files tells. Both are shown as the files have them, seen through the board
         from the top. {rest}
       </p>
+      {effects}
     </Card>
   );
 }
@@ -213,23 +268,45 @@ function Order({ job, files, say }: { job: Job; files: readonly JobFile[]; say: 
   );
 }
 
+/** The answers that stand as buttons, or as columns or sizes, in one question. */
+function possible(file: JobFile): Possible[] {
+  const all: Possible[] = [];
+  if (file.doubt === 'size') {
+    const sizes = Object.fromEntries(file.tools.map((t) => [t.tool, t.diameterMm]));
+    all.push({ title: 'The sizes proposed', parts: { tool_sizes: { [file.path]: sizes } } });
+  } else if (file.role !== 'unknown') {
+    all.push({
+      title: `It is ${roleWords(file.role)}`,
+      parts: rolesPart([{ path: file.path, role: file.role }]),
+    });
+  }
+  all.push({
+    title: 'Not part of the board',
+    parts: rolesPart([{ path: file.path, role: 'not-part' }]),
+  });
+  return all;
+}
+
 /** One file of which it is not certain what it is. */
-function Single({ job, file, say }: { job: Job; file: JobFile; say: Say }) {
-  const known = file.role !== 'unknown';
+function Single({ job, file, say, open }: { job: Job; file: JobFile; say: Say; open: boolean }) {
+  const sizes = file.doubt === 'size';
+  const known = file.role !== 'unknown' && !sizes;
+  const name = leaf(file.path);
   return (
-    <Card title={`What is ${leaf(file.path)}?`}>
+    <Card title={sizes ? `How large are the holes of ${name}?` : `What is ${name}?`}>
       <div className="flex gap-2.5">
         {file.shows ? <FilePicture job={job.id} file={file} width={120} height={88} /> : null}
         <div className="min-w-0 text-[13px]">
-          <p>{file.open}.</p>
+          <p>
+            {sizes
+              ? 'No file states the size of its tools. Type them as the tool list has them, or bring the list in.'
+              : `${file.open}.`}
+          </p>
           <p className="text-faint">{file.evidence}</p>
           {file.against ? <p className="text-faint">Against it: {file.against}</p> : null}
         </div>
       </div>
-      <p className="text-faint mt-1 text-[13px]">
-        {known ? `${consequence(job, file, file.role)} ` : ''}
-        {consequence(job, file, 'not-part')}
-      </p>
+      {sizes ? <Sizes job={job} file={file} /> : null}
       <div className="mt-1.5 flex flex-wrap items-center gap-1.5">
         {hasColumns(file) ? <Columns job={job} file={file} text="Choose columns" /> : null}
         {known ? (
@@ -238,7 +315,7 @@ function Single({ job, file, say }: { job: Job; file: JobFile; say: Say }) {
           </Button>
         ) : null}
         <Select
-          label={`What ${leaf(file.path)} is`}
+          label={`What ${name} is`}
           placeholder="It is …"
           className="w-32"
           value=""
@@ -251,6 +328,7 @@ function Single({ job, file, say }: { job: Job; file: JobFile; say: Say }) {
           Not part of the board
         </Button>
       </div>
+      <AnswerEffects job={job} open={open} answers={possible(file)} />
     </Card>
   );
 }
@@ -267,9 +345,10 @@ export function Questions({
   split: (here: readonly Answer[], there: readonly Answer[]) => void;
 }) {
   const q = questionsOf(job);
-  const first = [...q.boards, ...q.versions, ...q.sides, ...q.order, ...q.single]
-    .map((f) => f.path + f.doubt)
-    .join();
+  const asked = [...q.boards, ...q.versions, ...q.sides, ...q.order, ...q.single];
+  const first = asked.map((f) => f.path + f.doubt).join();
+  // The effects of the first question are shown at once: each takes as long as reading the pack.
+  const isFirst = (f: JobFile | undefined) => f !== undefined && f === asked[0];
   const root = useRef<HTMLDivElement>(null);
   useEffect(() => {
     // The keyboard goes to the first answer, and to the next one when one is given.
@@ -279,16 +358,26 @@ export function Questions({
   }, [first]);
   return (
     <div ref={root}>
-      {q.boards.length > 0 ? <Boards files={q.boards} say={say} split={split} /> : null}
-      {q.versions.length > 0 ? <Versions files={q.versions} say={say} /> : null}
+      {q.boards.length > 0 ? (
+        <Boards job={job} files={q.boards} say={say} split={split} open={isFirst(q.boards[0])} />
+      ) : null}
+      {q.versions.length > 0 ? (
+        <Versions job={job} files={q.versions} say={say} open={isFirst(q.versions[0])} />
+      ) : null}
       {q.sides.length > 0 ? (
-        <Sides key={q.sides.map((f) => f.path).join()} job={job} files={q.sides} say={say} />
+        <Sides
+          key={q.sides.map((f) => f.path).join()}
+          job={job}
+          files={q.sides}
+          say={say}
+          open={isFirst(q.sides[0])}
+        />
       ) : null}
       {q.order.length > 0 ? (
         <Order key={q.order.map((f) => f.path).join()} job={job} files={q.order} say={say} />
       ) : null}
       {q.single.map((f) => (
-        <Single key={f.path} job={job} file={f} say={say} />
+        <Single key={f.path} job={job} file={f} say={say} open={isFirst(f)} />
       ))}
     </div>
   );

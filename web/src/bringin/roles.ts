@@ -134,18 +134,6 @@ export function boardAnswer(files: readonly JobFile[], kept: string): Answer[] {
   return files.filter((f) => f.about !== kept).map((f) => ({ path: f.path, role: 'not-part' }));
 }
 
-/** What a file's being something changes, in a sentence. */
-export function consequence(job: Pick<Job, 'files'>, file: JobFile, role: string): string {
-  const holder = job.files.find((f) => f.role === role && f.path !== file.path);
-  const several = role.endsWith('-holes') || role === 'placement';
-  if (role === 'not-part' || role === 'unknown') {
-    return 'Not part of the board: it is made without this file.';
-  }
-  return holder && !several
-    ? `As ${roleWords(role)} it takes the place of ${leaf(holder.path)}, which is then asked about.`
-    : `As ${roleWords(role)} it is made with the board.`;
-}
-
 /** The answer to the question of sides: as proposed, or every file of it across. */
 export function sidesAnswer(files: readonly JobFile[], swapped: boolean): Answer[] {
   return files.map((f) => ({ path: f.path, role: swapped ? across(f.role) : f.role }));

@@ -7,6 +7,7 @@ import { DropField } from '../bringin/DropField';
 import { shortened } from '../bringin/evidence';
 import { Numbers } from '../bringin/Numbers';
 import { Place } from '../bringin/Place';
+import { Sizes } from '../bringin/Sizes';
 import { Questions } from '../bringin/Questions';
 import { openCount, rolesFor, roleWords, type Answer, type JobFile } from '../bringin/roles';
 import { useView } from '../store/view';
@@ -101,6 +102,7 @@ function FileRow({ job, file, say }: { job: Job; file: JobFile; say: Say }) {
           <Columns job={job} file={file} text="Columns" />
         </div>
       ) : null}
+      {file.tools.length > 0 && !file.doubt ? <Sizes job={job} file={file} /> : null}
       <Numbers job={job} file={file} />
       <Place job={job} file={file} />
     </li>

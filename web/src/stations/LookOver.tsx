@@ -231,7 +231,7 @@ export function LookOver({ job }: { job: Job }) {
       <h2 className="mt-4 mb-1 font-semibold">Critical dimensions</h2>
       {facts.data ? <OwnClass facts={facts.data} /> : <p className="text-faint">Measuring …</p>}
       <h2 className="mt-4 mb-1 font-semibold">Holes</h2>
-      <table className="w-full">
+      <table aria-label="Hole sizes" className="w-full">
         <thead className="text-faint text-left text-[13px]">
           <tr>
             <th className="font-normal">plating</th>

@@ -1,5 +1,6 @@
 package dev.lastcut.core.board;
 
+import java.util.List;
 import java.util.Optional;
 
 /**
@@ -15,6 +16,7 @@ import java.util.Optional;
  * @param applied how the user had its content moved; empty when as it is
  * @param stepNm the finest step of its numbers; 0 where that is no matter
  * @param suggested how its content should be moved to fit the other files; empty when it fits
+ * @param tools of a drill file, the tools whose size no file states
  */
 public record SourceFile(
         String path,
@@ -28,7 +30,12 @@ public record SourceFile(
         boolean scaleStated,
         Optional<Correction> applied,
         Optional<Correction> suggested,
-        double stepNm) {
+        double stepNm,
+        List<UnsizedTool> tools) {
+
+    public SourceFile {
+        tools = List.copyOf(tools);
+    }
 
     public SourceFile(String path, Role role, String evidence, double confidence, boolean chosen) {
         this(
@@ -43,7 +50,8 @@ public record SourceFile(
                 true,
                 Optional.empty(),
                 Optional.empty(),
-                0);
+                0,
+                List.of());
     }
 
     public SourceFile withRole(Role newRole, String why, double sure, boolean byUser) {
@@ -70,6 +78,23 @@ public record SourceFile(
         return read(scale, scaleStated, applied, suggested, nm);
     }
 
+    public SourceFile withTools(List<UnsizedTool> unsized) {
+        return new SourceFile(
+                path,
+                role,
+                evidence,
+                against,
+                confidence,
+                chosen,
+                doubt,
+                scale,
+                scaleStated,
+                applied,
+                suggested,
+                stepNm,
+                unsized);
+    }
+
     /** The same content, taken for something else. */
     private SourceFile judged(
             Role r, String why, String not, double sure, boolean byUser, Optional<Doubt> open) {
@@ -85,7 +110,8 @@ public record SourceFile(
                 scaleStated,
                 applied,
                 suggested,
-                stepNm);
+                stepNm,
+                tools);
     }
 
     /** The same role, its numbers read or moved otherwise. */
@@ -107,6 +133,7 @@ public record SourceFile(
                 stated,
                 done,
                 wanted,
-                step);
+                step,
+                tools);
     }
 }

@@ -19,22 +19,25 @@ import java.util.TreeSet;
  * @param formats how the digits of a drill file are to be read
  * @param unitsNm the unit of a drawing or placement, in nm
  * @param columns what each column of a table holds, from the left
+ * @param toolSizes of a drill file, tool number → diameter in nm, for tools whose size no file
+ *     states
  */
 public record Choices(
         Map<String, Role> roles,
         Map<String, Correction> corrections,
         Map<String, DrillFormat> formats,
         Map<String, Double> unitsNm,
-        Map<String, List<ColumnKind>> columns) {
+        Map<String, List<ColumnKind>> columns,
+        Map<String, Map<Integer, Long>> toolSizes) {
     public static final Choices NONE = roles(Map.of());
 
-    /** Choices that say nothing of the columns of tables. */
+    /** Choices that say nothing of the columns of tables and the sizes of tools. */
     public Choices(
             Map<String, Role> roles,
             Map<String, Correction> corrections,
             Map<String, DrillFormat> formats,
             Map<String, Double> unitsNm) {
-        this(roles, corrections, formats, unitsNm, Map.of());
+        this(roles, corrections, formats, unitsNm, Map.of(), Map.of());
     }
 
     public Choices {
@@ -43,6 +46,7 @@ public record Choices(
         formats = Collections.unmodifiableMap(new TreeMap<>(formats));
         unitsNm = Collections.unmodifiableMap(new TreeMap<>(unitsNm));
         columns = Collections.unmodifiableMap(new TreeMap<>(columns));
+        toolSizes = Collections.unmodifiableMap(new TreeMap<>(toolSizes));
     }
 
     public static Choices roles(Map<String, Role> roles) {
@@ -56,17 +60,20 @@ public record Choices(
         all.addAll(formats.keySet());
         all.addAll(unitsNm.keySet());
         all.addAll(columns.keySet());
+        all.addAll(toolSizes.keySet());
         return all;
     }
 
     /** The same with a file's role told, or, when empty, left to be proposed. */
     public Choices withRole(String path, Optional<Role> role) {
-        return new Choices(with(roles, path, role), corrections, formats, unitsNm, columns);
+        return new Choices(
+                with(roles, path, role), corrections, formats, unitsNm, columns, toolSizes);
     }
 
     /** The same with a file's content moved, or, when empty, where it was. */
     public Choices withCorrection(String path, Optional<Correction> correction) {
-        return new Choices(roles, with(corrections, path, correction), formats, unitsNm, columns);
+        return new Choices(
+                roles, with(corrections, path, correction), formats, unitsNm, columns, toolSizes);
     }
 
     /**
@@ -79,7 +86,8 @@ public record Choices(
                 renamed(corrections, paths),
                 renamed(formats, paths),
                 renamed(unitsNm, paths),
-                renamed(columns, paths));
+                renamed(columns, paths),
+                renamed(toolSizes, paths));
     }
 
     private static <T> Map<String, T> with(Map<String, T> all, String path, Optional<T> value) {

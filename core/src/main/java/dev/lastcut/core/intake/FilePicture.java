@@ -1,6 +1,7 @@
 package dev.lastcut.core.intake;
 
 import dev.lastcut.core.board.Feature;
+import dev.lastcut.core.board.Hole;
 import dev.lastcut.core.intake.Pack.PackFile;
 import dev.lastcut.core.intake.picture.Grid;
 import dev.lastcut.core.intake.picture.Ink;
@@ -13,6 +14,9 @@ import org.locationtech.jts.geom.Envelope;
 /** A small picture of one file, whatever it was taken for: to be recognised by eye. */
 public final class FilePicture {
     private static final int SUB = 3;
+
+    /** How large holes are shown of which no size is known. */
+    private static final long DOT_NM = 800_000;
 
     private final List<Feature> features;
     private final boolean negative;
@@ -33,9 +37,12 @@ public final class FilePicture {
         if (r instanceof Reading.Drawn d) {
             return Optional.of(new FilePicture(d.drawing().features(), false));
         }
-        if (r instanceof Reading.Drill d && !d.file().holes().isEmpty()) {
+        if (r instanceof Reading.Drill d && !d.file().places().isEmpty()) {
             List<Feature> holes = new ArrayList<>();
             d.file().holes().forEach(h -> holes.add(h.asStroke()));
+            for (List<Hole> unsized : d.file().unsized().values()) {
+                unsized.forEach(h -> holes.add(h.at(h.from(), h.to(), DOT_NM).asStroke()));
+            }
             return Optional.of(new FilePicture(holes, false));
         }
         return Optional.empty();

@@ -7,6 +7,7 @@ import dev.lastcut.core.board.Hole;
 import dev.lastcut.core.board.Problem;
 import dev.lastcut.core.board.Role;
 import dev.lastcut.core.board.SourceFile;
+import dev.lastcut.core.board.UnsizedTool;
 import dev.lastcut.core.formats.drill.DrillFormat;
 import dev.lastcut.core.formats.drill.DrillReader;
 import dev.lastcut.core.formats.table.ColumnKind;
@@ -129,7 +130,7 @@ public final class Intake {
 
     /** Drill files without sizes are read again with those that a report in the pack states. */
     private void sizeTools() {
-        tools = ToolSizes.of(readings);
+        tools = ToolSizes.of(readings, chosen.toolSizes());
         problems.addAll(tools.problems());
         if (!tools.isEmpty()) {
             for (PackFile f : pack.files()) {
@@ -273,19 +274,34 @@ public final class Intake {
     /** Holes of which no file states the size get one to be confirmed, so that none is lost. */
     private void proposeSizes(Map<String, SourceFile> proposed, PackFacts facts) {
         for (SourceFile f : List.copyOf(proposed.values())) {
-            if (!(readings.get(f.path()) instanceof Reading.Drill d)
-                    || d.file().unsized().isEmpty()) {
+            if (!(readings.get(f.path()) instanceof Reading.Drill d)) {
+                continue;
+            }
+            if (d.file().unsized().isEmpty()) {
+                if (!tools.told(f.path()).isEmpty()) {
+                    proposed.put(f.path(), f.withTools(tools.told(f.path())));
+                }
                 continue;
             }
             Map<Integer, Long> sizes = ToolSizes.proposed(facts, d.file().unsized());
             readings.put(f.path(), new Reading.Drill(ToolSizes.sized(d.file(), sizes)));
             String words = ToolSizes.words(d.file().unsized(), sizes);
+            List<UnsizedTool> open = new ArrayList<>(tools.told(f.path()));
+            d.file()
+                    .unsized()
+                    .forEach(
+                            (tool, holes) ->
+                                    open.add(
+                                            new UnsizedTool(
+                                                    tool, holes.size(), sizes.get(tool), false)));
+            proposed.put(f.path(), f.withTools(open));
             if (!f.chosen()) {
-                String open =
+                String text =
                         "no file states the size of its tools; by their pads they may be "
                                 + words
-                                + ". Bring in the tool list, or choose its role to take these";
-                proposed.put(f.path(), f.doubted(new Doubt(Doubt.Kind.SIZE, open)));
+                                + ". Bring in the tool list, or say the sizes";
+                Doubt doubt = new Doubt(Doubt.Kind.SIZE, text);
+                proposed.put(f.path(), f.withTools(open).doubted(doubt));
             }
         }
     }

@@ -2,6 +2,7 @@ package dev.lastcut.core.intake;
 
 import dev.lastcut.core.board.Hole;
 import dev.lastcut.core.board.Problem;
+import dev.lastcut.core.board.UnsizedTool;
 import dev.lastcut.core.formats.drill.DrillFile;
 import dev.lastcut.core.formats.drill.DrillTool;
 import dev.lastcut.core.geometry.Length;
@@ -16,8 +17,8 @@ import java.util.OptionalDouble;
 import java.util.TreeMap;
 
 /**
- * Sizes of tools that a drill file leaves open: those a report in the pack states for the same
- * tools. Of two reports that disagree neither is believed.
+ * Sizes of tools that a drill file leaves open: those the user says, else those a report in the
+ * pack states for the same tools. Of two reports that disagree neither is believed.
  */
 final class ToolSizes {
     private static final double USUAL_RING_NM = 300_000;
@@ -26,10 +27,15 @@ final class ToolSizes {
     private static final int MOST_LOOKED_AT = 40;
 
     private final Map<String, Map<Integer, DrillTool>> known = new HashMap<>();
+    private final Map<String, List<UnsizedTool>> told = new HashMap<>();
     private final List<Problem> problems = new ArrayList<>();
 
-    /** Looks for a report to each drill file whose tools have no size. */
-    static ToolSizes of(Map<String, Reading> readings) {
+    /**
+     * Looks for the sizes of the tools of each drill file that states none.
+     *
+     * @param said path of a drill file → tool number → diameter in nm, as the user says
+     */
+    static ToolSizes of(Map<String, Reading> readings, Map<String, Map<Integer, Long>> said) {
         ToolSizes sizes = new ToolSizes();
         Map<String, Map<Integer, DrillTool>> reports = new TreeMap<>();
         readings.forEach(
@@ -41,13 +47,16 @@ final class ToolSizes {
         readings.forEach(
                 (path, r) -> {
                     if (r instanceof Reading.Drill d) {
-                        sizes.settle(path, d.file(), reports);
+                        Map<Integer, Integer> wanted = wanted(d.file());
+                        sizes.take(path, wanted, said.getOrDefault(path, Map.of()));
+                        sizes.settle(path, wanted, reports);
                     }
                 });
         return sizes;
     }
 
-    private void settle(String path, DrillFile file, Map<String, Map<Integer, DrillTool>> reports) {
+    /** The tools without a size, each with its number of holes, -1 where it routes. */
+    private static Map<Integer, Integer> wanted(DrillFile file) {
         Map<Integer, Integer> wanted = new TreeMap<>();
         file.unsized().forEach((tool, holes) -> wanted.put(tool, holes.size()));
         file.routes()
@@ -58,6 +67,41 @@ final class ToolSizes {
                                 wanted.putIfAbsent(route.tool(), -1);
                             }
                         });
+        return wanted;
+    }
+
+    /** Takes what the user says of these tools off those that are wanted. */
+    private void take(String path, Map<Integer, Integer> wanted, Map<Integer, Long> said) {
+        Map<Integer, DrillTool> sizes = new TreeMap<>();
+        List<UnsizedTool> tools = new ArrayList<>();
+        said.forEach(
+                (tool, size) -> {
+                    Integer holes = wanted.remove(tool);
+                    if (holes == null) {
+                        problems.add(
+                                new Problem(
+                                        Problem.Code.UNDEFINED_TOOL,
+                                        path,
+                                        0,
+                                        "a size was chosen for "
+                                                + name(tool)
+                                                + ", which states its own size or is not there",
+                                        "the chosen size is not used"));
+                        return;
+                    }
+                    sizes.put(tool, DrillTool.of(size));
+                    tools.add(new UnsizedTool(tool, Math.max(0, holes), size, true));
+                });
+        if (!tools.isEmpty()) {
+            known.put(path, sizes);
+            told.put(path, tools);
+        }
+    }
+
+    private void settle(
+            String path,
+            Map<Integer, Integer> wanted,
+            Map<String, Map<Integer, DrillTool>> reports) {
         if (wanted.isEmpty()) {
             return;
         }
@@ -80,7 +124,9 @@ final class ToolSizes {
         }
         found.ifPresent(
                 report -> {
-                    known.put(path, reports.get(report));
+                    Map<Integer, DrillTool> all = new TreeMap<>(reports.get(report));
+                    all.putAll(of(path));
+                    known.put(path, all);
                     problems.add(
                             new Problem(
                                     Problem.Code.FORMAT_GUESSED,
@@ -146,6 +192,11 @@ final class ToolSizes {
         return f.with(all, f.unsized(), f.routes());
     }
 
+    /** What the user said of a file's tools; empty for nothing. */
+    List<UnsizedTool> told(String path) {
+        return told.getOrDefault(path, List.of());
+    }
+
     Map<Integer, DrillTool> of(String path) {
         return known.getOrDefault(path, Map.of());
     }
@@ -163,14 +214,18 @@ final class ToolSizes {
         List<String> all = new ArrayList<>();
         unsized.forEach(
                 (tool, holes) -> {
-                    String name = tool < 0 ? "no tool" : "T" + tool;
-                    name += " " + Length.text(sizes.get(tool));
                     all.add(
-                            name
+                            name(tool)
+                                    + " "
+                                    + Length.text(sizes.get(tool))
                                     + " ("
                                     + holes.size()
                                     + (holes.size() == 1 ? " hole)" : " holes)"));
                 });
         return String.join(", ", all);
+    }
+
+    private static String name(int tool) {
+        return tool < 0 ? "no tool" : "T" + tool;
     }
 }

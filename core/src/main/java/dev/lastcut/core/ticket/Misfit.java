@@ -51,6 +51,7 @@ public record Misfit(String part, String says, Optional<String> designator) {
         missing("roles", c.roles().keySet(), there, all);
         missing("formats", c.formats().keySet(), there, all);
         missing("units_nm", c.unitsNm().keySet(), there, all);
+        missing("tool_sizes", c.toolSizes().keySet(), there, all);
         missing("columns", c.columns().keySet(), there, all);
         missing("corrections", c.corrections().keySet(), there, all);
         return all;

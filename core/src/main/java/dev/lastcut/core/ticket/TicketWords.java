@@ -113,6 +113,15 @@ public final class TicketWords {
                                                 : " with the columns it shows itself")));
         all.addAll(
                 byPath(
+                        b.toolSizes(),
+                        a.toolSizes(),
+                        (file, sizes) ->
+                                file
+                                        + (sizes.isPresent()
+                                                ? " with tool sizes chosen"
+                                                : " without tool sizes chosen")));
+        all.addAll(
+                byPath(
                         b.unitsNm(),
                         a.unitsNm(),
                         (file, u) ->

@@ -9,11 +9,17 @@ import dev.lastcut.core.board.Problem;
 import dev.lastcut.core.board.Role;
 import dev.lastcut.core.board.SourceFile;
 import dev.lastcut.core.board.Span;
+import dev.lastcut.core.board.UnsizedTool;
+import dev.lastcut.core.formats.drill.DrillTool;
+import dev.lastcut.core.formats.drill.ToolReport;
+import dev.lastcut.core.geometry.Pt;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.TreeMap;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -149,6 +155,49 @@ class SeveralInOneTest {
         assertThat(board.holes()).hasSize(112).allMatch(h -> h.diameter() > 0);
         Board said = Intake.open(pack, Choices.roles(Map.of(drill.path(), Role.PLATED_HOLES)));
         assertThat(said.files()).allMatch(f -> f.doubt().isEmpty());
+    }
+
+    /** Sizes that are said give the very holes that the tool list in the pack gives. */
+    @Test
+    void sizesSaidAreThoseOfTheToolListLeftOut() throws Exception {
+        TruePack t = TruePack.of("p17_borrfil");
+        Pack pack = with(t.pack(), Map.of(), "verktygsrapport.txt");
+        SourceFile asked = files(Intake.open(pack)).get("hål och fräsning.nc");
+        Board whole = Intake.open(t.pack());
+        Map<Pt, Long> stated = new HashMap<>();
+        whole.holes().forEach(h -> stated.put(h.middle(), h.diameter()));
+        Map<Integer, Long> sizes = new TreeMap<>();
+        for (Map.Entry<Integer, DrillTool> e :
+                ToolReport.read(of(t, "verktygsrapport.txt")).entrySet()) {
+            sizes.put(e.getKey(), e.getValue().diameterNm());
+        }
+        Map<Integer, Long> open = new TreeMap<>();
+        asked.tools().forEach(tool -> open.put(tool.number(), sizes.get(tool.number())));
+        Board said = Intake.open(pack, sizes(asked.path(), open));
+        assertThat(said.files()).allMatch(f -> f.doubt().isEmpty());
+        assertThat(said.holes()).hasSameSizeAs(whole.holes());
+        assertThat(said.holes()).allMatch(h -> stated.get(h.middle()) == h.diameter());
+        assertThat(files(said).get("hål och fräsning.nc").tools()).allMatch(UnsizedTool::told);
+
+        // The vias and the leads lie in the middle of pads that are flashed, in a pour or not.
+        for (UnsizedTool tool : asked.tools()) {
+            long right = sizes.get(tool.number());
+            assertThat(tool.diameterNm()).as("T" + tool.number()).isBetween(right / 2, right * 2);
+        }
+
+        int first = asked.tools().get(0).number();
+        Board half = Intake.open(pack, sizes(asked.path(), Map.of(first, sizes.get(first))));
+        SourceFile still = files(half).get("hål och fräsning.nc");
+        assertThat(still.doubt().orElseThrow().text()).doesNotContain("T" + first + " ");
+        assertThat(still.tools()).hasSameSizeAs(asked.tools());
+
+        Board astray = Intake.open(pack, sizes(asked.path(), Map.of(77, 900_000L)));
+        assertThat(astray.problems()).anyMatch(p -> p.text().contains("chosen for T77"));
+        assertThat(files(astray).get("hål och fräsning.nc").doubt()).isPresent();
+    }
+
+    private static Choices sizes(String path, Map<Integer, Long> sizes) {
+        return new Choices(Map.of(), Map.of(), Map.of(), Map.of(), Map.of(), Map.of(path, sizes));
     }
 
     /** The edge stands only in the copper pictures, in all of them alike. */

@@ -12,6 +12,7 @@ import dev.lastcut.core.board.Doubt;
 import dev.lastcut.core.board.Hole;
 import dev.lastcut.core.board.Role;
 import dev.lastcut.core.board.SourceFile;
+import dev.lastcut.core.board.UnsizedTool;
 import dev.lastcut.core.check.CheckRun;
 import dev.lastcut.core.check.Outcome;
 import dev.lastcut.core.connectivity.BoardGeometry;
@@ -23,6 +24,7 @@ import dev.lastcut.server.jobs.TicketService;
 import dev.lastcut.server.report.ReviewJson;
 import dev.lastcut.server.store.JobStore;
 import dev.lastcut.server.ticket.HeadroomJson;
+import dev.lastcut.server.ticket.Tickets;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -153,9 +155,10 @@ record JobView(
     /**
      * {@code numbers} is the number format or unit taken, in words; {@code asks} says what can be
      * chosen instead: format, unit or nothing; {@code applied} and {@code suggested} are
-     * corrections in words, empty for none. {@code doubt} is what is open: role, side, order,
-     * shared, size, span, columns, version or board, empty for nothing; {@code open} says it in
-     * words, and {@code about} names the other version or the board.
+     * corrections in words, empty for none; {@code tools} are those whose size no file states.
+     * {@code doubt} is what is open: role, side, order, shared, size, span, columns, version or
+     * board, empty for nothing; {@code open} says it in words, and {@code about} names the other
+     * version or the board.
      */
     record FileView(
             String path,
@@ -172,7 +175,19 @@ record JobView(
             boolean numbersStated,
             String asks,
             String applied,
-            String suggested) {}
+            String suggested,
+            List<OpenToolView> tools) {}
+
+    /**
+     * A tool of a drill file, by the name a ticket gives it, with its holes and its size: as told,
+     * or as proposed by the pads.
+     */
+    record OpenToolView(String tool, int holes, double diameterMm, boolean told) {
+        static OpenToolView of(UnsizedTool t) {
+            return new OpenToolView(
+                    Tickets.toolName(t.number()), t.holes(), Length.toMm(t.diameterNm()), t.told());
+        }
+    }
 
     record ProblemView(String file, int line, String text, String action) {}
 
@@ -256,7 +271,8 @@ record JobView(
                 f.scaleStated(),
                 asks,
                 f.applied().map(Correction::words).orElse(""),
-                f.suggested().map(Correction::words).orElse(""));
+                f.suggested().map(Correction::words).orElse(""),
+                f.tools().stream().map(OpenToolView::of).toList());
     }
 
     private static BoardFacts facts(BoardGeometry geometry) {

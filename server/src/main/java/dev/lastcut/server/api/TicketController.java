@@ -76,8 +76,9 @@ class TicketController {
 
     /**
      * Chooses: the parts of the ticket that are given replace those there are, with null what is
-     * usual holds again. In {@code roles}, {@code formats}, {@code units_nm}, {@code columns} and
-     * {@code corrections} the files that are given are replaced, the others stay.
+     * usual holds again. In {@code roles}, {@code formats}, {@code units_nm}, {@code columns},
+     * {@code tool_sizes} and {@code corrections} the files that are given are replaced, the others
+     * stay.
      */
     @PatchMapping(path = "/jobs/{id}/ticket", consumes = MediaType.APPLICATION_JSON_VALUE)
     VersionView choose(

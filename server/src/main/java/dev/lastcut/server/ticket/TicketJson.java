@@ -42,6 +42,7 @@ record TicketJson(
         Map<String, String> formats,
         Map<String, Double> unitsNm,
         Map<String, List<String>> columns,
+        Map<String, Map<String, Double>> toolSizes,
         Map<String, MoveJson> corrections,
         HeadroomJson headroom,
         Map<String, Object> order,
@@ -77,6 +78,11 @@ record TicketJson(
 
     /** Where the order mark goes: {@code x_mm}, {@code y_mm}, {@code side}. */
     static final String MARK = "mark";
+
+    /** Tools of a drill file by number, and the holes before any tool is chosen. */
+    static final String TOOL = "^(T[0-9]{1,4}|no-tool)$";
+
+    private static final String NO_TOOL = "no-tool";
 
     /** Who looked at something before the cut, and a digest of what it was then. */
     record ReviewedJson(String by, String of) {}
@@ -180,6 +186,7 @@ record TicketJson(
                 values(t.files().formats(), DrillFormat::words),
                 values(t.files().unitsNm(), u -> u),
                 values(t.files().columns(), c -> c.stream().map(ColumnKind::id).toList()),
+                values(t.files().toolSizes(), TicketJson::tools),
                 values(t.files().corrections(), MoveJson::of),
                 t.headroom().equals(Headroom.NONE) ? null : HeadroomJson.of(t.headroom()),
                 byId(t.order()),
@@ -215,6 +222,26 @@ record TicketJson(
             all.forEach((k, v) -> next.put(k, codec.apply(v)));
         }
         return next;
+    }
+
+    static String toolName(int number) {
+        return number < 0 ? NO_TOOL : "T" + number;
+    }
+
+    private static Map<String, Double> tools(Map<Integer, Long> sizes) {
+        Map<String, Double> all = new TreeMap<>();
+        sizes.forEach((tool, nm) -> all.put(toolName(tool), Length.toMm(nm)));
+        return all;
+    }
+
+    private static Map<Integer, Long> toTools(Map<String, Double> sizes) {
+        Map<Integer, Long> all = new TreeMap<>();
+        sizes.forEach(
+                (tool, mm) ->
+                        all.put(
+                                tool.equals(NO_TOOL) ? -1 : Integer.parseInt(tool.substring(1)),
+                                Length.mm(mm)));
+        return all;
     }
 
     private static Map<String, Object> byId(Order order) {
@@ -260,7 +287,8 @@ record TicketJson(
                                 c ->
                                         c.stream()
                                                 .map(id -> ColumnKind.parse(id).orElseThrow())
-                                                .toList())),
+                                                .toList()),
+                        values(toolSizes, TicketJson::toTools)),
                 headroom == null ? Headroom.NONE : part("headroom", () -> headroom.toHeadroom()),
                 part("order", () -> new Order(options(), quantity(), mark(), carriage())),
                 part(

@@ -56,6 +56,10 @@ public final class TicketSchema {
                                         Arrays.stream(ColumnKind.values())
                                                 .map(ColumnKind::id)
                                                 .toList()))));
+        Map<String, Object> sizes =
+                mapOf(ordered("type", "number", "minimum", 0.01, "maximum", 50));
+        sizes.put("propertyNames", ordered("pattern", TicketJson.TOOL));
+        f.put("tool_sizes", mapOf(sizes));
         f.put("corrections", mapOf(move()));
         f.put("headroom", headroom());
         f.put("order", order());

@@ -28,6 +28,7 @@ public final class Tickets {
                     "formats",
                     "units_nm",
                     "columns",
+                    "tool_sizes",
                     "corrections",
                     "parts",
                     "needs",
@@ -103,6 +104,11 @@ public final class Tickets {
         }
         Ticket after = of(next);
         return settled(before, after, given);
+    }
+
+    /** A tool of a drill file as {@code tool_sizes} calls it; negative for no tool. */
+    public static String toolName(int number) {
+        return TicketJson.toolName(number);
     }
 
     /** What a choice entails: each mill has its own set-up, and its own way to be turned over. */

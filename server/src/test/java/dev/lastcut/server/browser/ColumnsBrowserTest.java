@@ -21,7 +21,8 @@ import org.springframework.test.context.DynamicPropertyRegistry;
 import org.springframework.test.context.DynamicPropertySource;
 
 /**
- * A foreign table that nothing of ours understands: its columns are chosen, and then it is read.
+ * What nothing of ours understands is put right by hand: the columns of a foreign table are chosen,
+ * sizes of tools that no file states are typed.
  */
 @SpringBootTest(classes = LastCut.class, webEnvironment = SpringBootTest.WebEnvironment.RANDOM_PORT)
 class ColumnsBrowserTest extends BrowserTest {
@@ -39,15 +40,41 @@ class ColumnsBrowserTest extends BrowserTest {
         registry.add("lastcut.data", data::toString);
     }
 
+    /** A file of a pack, or what takes its place: its name and content. */
+    private interface Instead {
+        byte[] of(String name, byte[] content);
+    }
+
     /** The joint box with that table in place of its own. */
     private static byte[] foreign() throws IOException {
+        return changed(
+                (name, content) ->
+                        name.endsWith("parts.csv")
+                                ? TABLE.getBytes(StandardCharsets.UTF_8)
+                                : content);
+    }
+
+    /** The joint box whose drill file chooses tools and says nothing of them. */
+    private static byte[] unsized() throws IOException {
+        return changed(
+                (name, content) ->
+                        name.endsWith("holes.drl")
+                                ? new String(content, StandardCharsets.UTF_8)
+                                        .replaceAll("(T\\d)C[\\d.]+\\r?\\n", "")
+                                        .getBytes(StandardCharsets.UTF_8)
+                                : content);
+    }
+
+    private static byte[] changed(Instead instead) throws IOException {
         ByteArrayOutputStream bytes = new ByteArrayOutputStream();
         try (ZipInputStream in = new ZipInputStream(new ByteArrayInputStream(pack("joint-box")));
                 ZipOutputStream out = new ZipOutputStream(bytes)) {
             for (ZipEntry e = in.getNextEntry(); e != null; e = in.getNextEntry()) {
-                boolean list = e.getName().endsWith("parts.csv");
+                byte[] content = in.readAllBytes();
+                byte[] now = instead.of(e.getName(), content);
+                boolean list = now != content && e.getName().endsWith("parts.csv");
                 out.putNextEntry(new ZipEntry(list ? "lista.csv" : e.getName()));
-                out.write(list ? TABLE.getBytes(StandardCharsets.UTF_8) : in.readAllBytes());
+                out.write(now);
             }
         }
         return bytes.toByteArray();
@@ -96,6 +123,27 @@ class ColumnsBrowserTest extends BrowserTest {
         assertThat(bench.see(select("zimble")).getText()).contains("value");
         bench.press("Take back");
         bench.see(QUESTION);
+    }
+
+    @Test
+    void sizesOfToolsAreTyped() throws Exception {
+        String card = "section[aria-label='How large are the holes of joint-box-holes.drl?']";
+        bench.open("/");
+        bench.drop("[data-over]", "joint-box.zip", unsized());
+        bench.seeBoard();
+        bench.seeText("[data-station=bring-in]", "1 question to answer");
+        // What each answer changes is found by reading the pack with it.
+        bench.seeText(card, "No file is in doubt then.");
+        bench.seeText(card, "4 holes instead of ");
+        bench.retype(card + " [aria-label='Diameter of T1 in mm']", "0.9");
+        bench.retype(card + " [aria-label='Diameter of T2 in mm']", "1.2");
+        bench.press("These are the sizes");
+        bench.until(() -> bench.all(card).isEmpty());
+        bench.click("[data-station=look-over]");
+        bench.seeText("[aria-label='Hole sizes']", "0.900 mm");
+        bench.seeText("[aria-label='Hole sizes']", "1.200 mm");
+        bench.seeText("[aria-label='Hole sizes']", "3.200 mm");
+        assertThat(bench.complaints()).isEmpty();
     }
 
     @Test

@@ -110,7 +110,11 @@ class TicketsTest {
                             0.5 + r.nextDouble(),
                             new Pt(r.nextInt(), r.nextInt())));
         }
-        return new Choices(roles, moves, formats, units, columns);
+        Map<String, Map<Integer, Long>> tools =
+                r.nextBoolean()
+                        ? Map.of()
+                        : Map.of("a.drl", Map.of(1 + r.nextInt(99), 350_000L, -1, 800_000L));
+        return new Choices(roles, moves, formats, units, columns, tools);
     }
 
     private static Headroom headroom(Random r) {

@@ -4,6 +4,9 @@ import dev.lastcut.core.board.Feature;
 import dev.lastcut.core.board.Hole;
 import dev.lastcut.core.board.Netlist;
 import dev.lastcut.core.board.PlacedPart;
+import dev.lastcut.core.board.Shaper;
+import dev.lastcut.core.geometry.Flattener;
+import dev.lastcut.core.geometry.PlaceIndex;
 import dev.lastcut.core.geometry.Pt;
 import dev.lastcut.core.intake.naming.Hints;
 import dev.lastcut.core.intake.naming.Vocabulary;
@@ -34,6 +37,11 @@ import org.locationtech.jts.index.strtree.STRtree;
 public final class PackFacts {
     private static final int MOST_ANCHORS = 500;
 
+    /** A hole lies so near to the middle of its pad, as a share of the pad's width. */
+    private static final double OFF_CENTRE = 0.2;
+
+    private static final double SAME_PLACE_NM = 60_000;
+
     private final TreeMap<String, Reading> readings;
     private final TreeMap<String, Picture> pictures = new TreeMap<>();
     private final List<Hole> holes = new ArrayList<>();
@@ -46,6 +54,7 @@ public final class PackFacts {
     private List<Pt> anchors;
     private List<Pt> surfacePads;
     private List<Hole> padded;
+    private PlaceIndex<Double> flashed;
     private List<PlacedPart> placed = List.of();
 
     public PackFacts(Map<String, Reading> readings) {
@@ -245,15 +254,43 @@ public final class PackFacts {
     }
 
     /**
-     * The width of the smallest pad or opening about a place, in any picture of such, nm; empty
-     * where there is none.
+     * The width of the smallest pad or opening in the middle of which a place lies, in any picture,
+     * nm; empty where there is none. A pad within a pour is found where it is flashed.
      */
     public OptionalDouble padAt(Pt at) {
+        if (flashed == null) {
+            flashed = flashed();
+        }
+        Optional<Double> flash = flashed.at(at);
+        if (flash.isPresent()) {
+            return OptionalDouble.of(flash.get());
+        }
         return pictures.values().stream()
                 .flatMap(p -> p.compact().stream())
-                .filter(b -> b.middle().distance(at) < Math.min(b.widthNm(), b.heightNm()) / 2)
+                .filter(
+                        b ->
+                                b.middle().distance(at)
+                                        < Math.min(b.widthNm(), b.heightNm()) * OFF_CENTRE)
                 .mapToDouble(b -> Math.min(b.widthNm(), b.heightNm()))
                 .min();
+    }
+
+    /** The narrowest flash at each place where there is one, nm. */
+    private PlaceIndex<Double> flashed() {
+        Shaper shaper = new Shaper(Flattener.FINE);
+        Map<Pt, Double> narrowest = new HashMap<>();
+        for (Picture p : pictures.values()) {
+            for (Feature f : p.features()) {
+                if (f instanceof Feature.Flash x && x.dark()) {
+                    Envelope box = shaper.shape(x).getEnvelopeInternal();
+                    double width = Math.min(box.getWidth(), box.getHeight());
+                    narrowest.merge(x.at(), width, Math::min);
+                }
+            }
+        }
+        PlaceIndex<Double> index = new PlaceIndex<>(SAME_PLACE_NM);
+        narrowest.forEach(index::put);
+        return index;
     }
 
     /** Whether no hole goes through an opening. */

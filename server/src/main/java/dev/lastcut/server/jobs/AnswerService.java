@@ -1,0 +1,107 @@
+package dev.lastcut.server.jobs;
+
+import dev.lastcut.core.board.Board;
+import dev.lastcut.core.compare.AnswerEffect;
+import dev.lastcut.core.intake.Choices;
+import dev.lastcut.core.intake.Intake;
+import dev.lastcut.core.intake.UnusablePackException;
+import dev.lastcut.core.ticket.Ticket;
+import dev.lastcut.server.ticket.BadTicketException;
+import dev.lastcut.server.ticket.Tickets;
+import dev.lastcut.server.work.TaskRunner;
+import dev.lastcut.server.work.TaskState;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
+import org.springframework.stereotype.Component;
+
+/** What an answer at Bring in would change, found by reading the pack with it; nothing is kept. */
+@Component
+public class AnswerService {
+    private static final int KEPT = 200;
+
+    /** An answer that is known within this time comes without a task to follow. */
+    private static final long PATIENCE_MS = 200;
+
+    private final JobService jobs;
+    private final TaskRunner tasks;
+    private final Results<List<String>> effects = new Results<>(KEPT);
+
+    /** What is computed of what: the files of a job, as they are read and as they would be. */
+    private record Question(long job, int revision, Choices now, Choices then) {}
+
+    AnswerService(JobService jobs, TaskRunner tasks) {
+        this.jobs = jobs;
+        this.tasks = tasks;
+    }
+
+    /** The effect in sentences, or the task that finds it; then it is asked for again. */
+    public record Effect(Optional<List<String>> says, Optional<TaskState> task) {}
+
+    /**
+     * @param parts of a ticket, as they would be chosen
+     * @throws RefusedException when they are no parts of a ticket
+     */
+    public Effect effect(long id, byte[] parts) {
+        Ticket now = jobs.ticket(id);
+        Choices then = choices(now, parts);
+        Question question = new Question(id, jobs.revision(id), now.files(), then);
+        Optional<List<String>> known = effects.peek(question, Ticket.BLANK);
+        if (known.isPresent()) {
+            return new Effect(known, Optional.empty());
+        }
+        TaskState begun =
+                tasks.startOnce(
+                        question,
+                        task ->
+                                String.join(
+                                        "\n",
+                                        effects.get(
+                                                question, Ticket.BLANK, asking -> read(question))));
+        TaskState state = tasks.find(begun.id()).map(t -> t.await(PATIENCE_MS)).orElse(begun);
+        if (state.status() == TaskState.Status.FAILED) {
+            throw new RefusedException(state.error());
+        }
+        Optional<List<String>> found = effects.peek(question, Ticket.BLANK);
+        return new Effect(found, found.isPresent() ? Optional.empty() : Optional.of(state));
+    }
+
+    private static Choices choices(Ticket now, byte[] parts) {
+        try {
+            return Tickets.changed(now, parts).files();
+        } catch (BadTicketException | IllegalArgumentException e) {
+            throw new RefusedException(e.getMessage());
+        }
+    }
+
+    private List<String> read(Question q) {
+        Board before = jobs.asRead(q.job()).board();
+        try {
+            return AnswerEffect.of(
+                    before, Intake.open(jobs.pack(q.job()), q.then()), answered(q.now(), q.then()));
+        } catch (UnusablePackException e) {
+            return List.of(e.getMessage());
+        }
+    }
+
+    private static Set<String> answered(Choices now, Choices then) {
+        Set<String> all = new TreeSet<>();
+        different(now.roles(), then.roles(), all);
+        different(now.columns(), then.columns(), all);
+        different(now.toolSizes(), then.toolSizes(), all);
+        different(now.formats(), then.formats(), all);
+        different(now.unitsNm(), then.unitsNm(), all);
+        different(now.corrections(), then.corrections(), all);
+        return all;
+    }
+
+    private static <T> void different(Map<String, T> a, Map<String, T> b, Set<String> all) {
+        Set<String> paths = new HashSet<>(a.keySet());
+        paths.addAll(b.keySet());
+        paths.stream().filter(p -> !Objects.equals(a.get(p), b.get(p))).forEach(all::add);
+    }
+}
