@@ -157,7 +157,24 @@ interface Problem {
   meanwhile?: string;
 }
 
-async function send(path: string, init?: RequestInit): Promise<Response> {
+/** Asks; while a board has to be read for the answer, that is followed and shown. */
+async function send(path: string, init: RequestInit = {}): Promise<Response> {
+  const reads = (init.method ?? 'GET') === 'GET';
+  for (;;) {
+    const response = await ask(
+      path,
+      reads ? { ...init, headers: { ...init.headers, Prefer: 'respond-async' } } : init,
+    );
+    if (!reads || response.status !== 202) {
+      return response;
+    }
+    const { show } = useReading.getState();
+    await follow((await response.json()) as TaskState, show);
+    show(null);
+  }
+}
+
+async function ask(path: string, init: RequestInit): Promise<Response> {
   let response: Response;
   try {
     response = await fetch(path, init);
@@ -195,19 +212,10 @@ const job = (id: number) => `/api/jobs/${id}`;
 const effectPath = (id: number, touch: number | null) =>
   `${job(id)}/touches/effect${touch === null ? '' : `?touch=${touch}`}`;
 
-/** A job; while its board is still being read, that is followed and shown. */
 async function readJob(id: number): Promise<Job> {
-  const { show } = useReading.getState();
-  for (;;) {
-    const response = await send(job(id));
-    if (response.status !== 202) {
-      show(null);
-      const view = (await response.json()) as Job;
-      saw(id, view.version);
-      return view;
-    }
-    await follow((await response.json()) as TaskState, show);
-  }
+  const view = await json<Job>(job(id));
+  saw(id, view.version);
+  return view;
 }
 
 /** A change of a job that answers with the version it made. */

@@ -25,6 +25,9 @@ import org.locationtech.jts.index.hprtree.HPRtree;
  * touches whom is found when asked for.
  */
 public final class CopperNets {
+    /** Looking whether two pieces are joined already takes about 10 ns. */
+    private static final int LOOKS_OF_A_STEP = 500;
+
     private final Contact contact = new Contact();
     private final List<CopperNode> nodes = new ArrayList<>();
     private final List<HPRtree> trees = new ArrayList<>();
@@ -85,13 +88,18 @@ public final class CopperNets {
 
     private void joinTouching(List<Piece> pieces, List<Integer> layerOf, UnionFind sets) {
         for (int i = 0; i < pieces.size(); i++) {
+            WorkLimit.step();
             int self = i;
             Piece piece = pieces.get(i);
+            int[] looked = new int[1];
             trees.get(layerOf.get(i))
                     .query(
                             piece.envelope(),
                             o -> {
                                 int j = (Integer) o;
+                                if (++looked[0] % LOOKS_OF_A_STEP == 0) {
+                                    WorkLimit.step();
+                                }
                                 if (j > self
                                         && sets.find(self) != sets.find(j)
                                         && contact.touch(piece, pieces.get(j))) {
@@ -103,6 +111,7 @@ public final class CopperNets {
 
     private void joinHoles(List<Piece> pieces, UnionFind sets) {
         for (int h = 0; h < holes.size(); h++) {
+            WorkLimit.step();
             Hole hole = holes.get(h);
             if (!hole.plated()) {
                 continue;

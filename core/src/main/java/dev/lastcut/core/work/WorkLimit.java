@@ -3,6 +3,7 @@ package dev.lastcut.core.work;
 import java.util.concurrent.CancellationException;
 import java.util.concurrent.atomic.AtomicLong;
 import java.util.function.BooleanSupplier;
+import java.util.function.Supplier;
 
 /**
  * How many steps a piece of work may take, and whether its result is still wanted. It holds for the
@@ -52,6 +53,11 @@ public final class WorkLimit {
     public static <T, E extends Exception> T until(BooleanSupplier cancelled, Task<T, E> work)
             throws E {
         return under(new WorkLimit(CURRENT.get(), "", Long.MAX_VALUE, cancelled), work);
+    }
+
+    /** Does something small that must be done though a limit is reached: it is not counted. */
+    public static <T> T aside(Supplier<T> work) {
+        return WorkLimit.<T, RuntimeException>under(null, work::get);
     }
 
     /** Counts one step of the work of this thread. */

@@ -57,6 +57,28 @@ class WorkLimitTest {
         return n;
     }
 
+    /** What must be said of a limit that is reached can be said. */
+    @Test
+    void asideOfALimitNothingIsCounted() {
+        assertThatThrownBy(
+                        () ->
+                                WorkLimit.of(
+                                        "This",
+                                        10,
+                                        () -> {
+                                            String said =
+                                                    WorkLimit.aside(
+                                                            () -> {
+                                                                WorkLimit.steps(1_000);
+                                                                return "aside";
+                                                            });
+                                            assertThat(said).isEqualTo("aside");
+                                            WorkLimit.steps(11);
+                                            return said;
+                                        }))
+                .isInstanceOf(WorkLimitException.class);
+    }
+
     @Test
     void endsAtTheNextStepAfterItIsCancelled() {
         AtomicBoolean cancelled = new AtomicBoolean();

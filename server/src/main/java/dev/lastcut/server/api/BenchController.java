@@ -13,6 +13,7 @@ import org.springframework.web.bind.annotation.RestController;
 
 /** The mill on the bench. */
 @RestController
+@WithoutBoard
 @RequestMapping("/api/jobs/{id}/mill/bench")
 class BenchController {
     private final BenchService bench;

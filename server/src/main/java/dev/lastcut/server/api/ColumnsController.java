@@ -14,6 +14,7 @@ import org.springframework.web.bind.annotation.RestController;
 
 /** The columns of a table of the pack, with what each was taken for. */
 @RestController
+@WithoutBoard
 @RequestMapping("/api/jobs/{id}/columns")
 class ColumnsController {
     private final JobService jobs;

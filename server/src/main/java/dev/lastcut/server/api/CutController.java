@@ -33,6 +33,7 @@ class CutController {
     /** To whom a cut goes. */
     record HandView(String to, String note) {}
 
+    @WithoutBoard
     @GetMapping("/jobs/{id}/handed")
     List<CutStore.Handed> handed(@PathVariable long id) {
         return cuts.handed(id);

@@ -80,6 +80,7 @@ class DeskController {
     record AnswerView(String question, String answer) {}
 
     /** What is known now; what is new at the desk is asked for meanwhile. */
+    @WithoutBoard
     @GetMapping("/jobs/{id}/orders")
     List<DeskOrderView> orders(@PathVariable long id) {
         List<Row> all = orders.of(id);

@@ -173,6 +173,7 @@ class JobController {
      *
      * @return a {@link JobView}, or with status 202 a {@link TaskState}
      */
+    @WithoutBoard
     @GetMapping("/{id}")
     @ApiResponse(
             responseCode = "200",

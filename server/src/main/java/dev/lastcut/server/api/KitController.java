@@ -215,6 +215,7 @@ class KitController {
         return view(id);
     }
 
+    @WithoutBoard
     @GetMapping("/picture")
     ResponseEntity<byte[]> picture(@PathVariable long id, @RequestParam String designator) {
         byte[] picture = ticks.picture(id, designator);

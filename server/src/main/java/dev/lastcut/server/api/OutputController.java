@@ -124,11 +124,13 @@ class OutputController {
         return new PathsView(o.file(), Math.round(o.cutter().widthAt(o.depth())), paths);
     }
 
+    @WithoutBoard
     @GetMapping("/cuts")
     List<CutStore.Cut> cuts(@PathVariable long id) {
         return outputs.cuts(id);
     }
 
+    @WithoutBoard
     @GetMapping("/cuts/{number}.zip")
     ResponseEntity<byte[]> cut(@PathVariable long id, @PathVariable int number) {
         String name = jobs.job(id).name().replaceAll("[^A-Za-z0-9._-]", "-");
@@ -139,6 +141,7 @@ class OutputController {
     record ParcelView(String file, long bytes, String purpose) {}
 
     /** The parcels of a cut, in the order of the shop's sheet. */
+    @WithoutBoard
     @GetMapping("/cuts/{number}/parcels")
     List<ParcelView> parcels(@PathVariable long id, @PathVariable int number) {
         return outputs.parcels(id, number).stream()
@@ -151,6 +154,7 @@ class OutputController {
                 .toList();
     }
 
+    @WithoutBoard
     @GetMapping("/cuts/{number}/parcels/{file}")
     ResponseEntity<byte[]> parcel(
             @PathVariable long id, @PathVariable int number, @PathVariable String file) {
@@ -158,18 +162,21 @@ class OutputController {
     }
 
     /** The capability sheet as it was when the cut was made. */
+    @WithoutBoard
     @GetMapping(path = "/cuts/{number}/sheet.json", produces = MediaType.APPLICATION_JSON_VALUE)
     byte[] sheet(@PathVariable long id, @PathVariable int number) {
         return outputs.cutFile(id, number, "sheet.json");
     }
 
     /** The ticket the cut was made of. */
+    @WithoutBoard
     @GetMapping(path = "/cuts/{number}/ticket.json", produces = MediaType.APPLICATION_JSON_VALUE)
     byte[] ticket(@PathVariable long id, @PathVariable int number) {
         return outputs.cutFile(id, number, "ticket.json");
     }
 
     /** The report of the check the cut was made of. */
+    @WithoutBoard
     @GetMapping(path = "/cuts/{number}/report.html", produces = MediaType.TEXT_HTML_VALUE)
     byte[] report(@PathVariable long id, @PathVariable int number) {
         return outputs.cutFile(id, number, "report.html");

@@ -17,6 +17,7 @@ import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBo
 
 /** A whole job as one file, out and in; and a copy of everything. */
 @RestController
+@WithoutBoard
 @RequestMapping("/api")
 class ParcelController {
     private final ParcelService parcels;

@@ -22,6 +22,7 @@ import org.springframework.web.bind.annotation.RestController;
 
 /** Small pictures of single files, to be recognised by eye where it is in doubt what they are. */
 @RestController
+@WithoutBoard
 @RequestMapping("/api/jobs/{id}/picture")
 class PictureController {
     private static final int MOST_PIXELS = 1200;

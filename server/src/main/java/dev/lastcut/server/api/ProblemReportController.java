@@ -24,6 +24,7 @@ import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBo
  * files only when they are asked for. It is a download: nothing is sent anywhere.
  */
 @RestController
+@WithoutBoard
 class ProblemReportController {
     private final JobService jobs;
     private final Path log;

@@ -25,6 +25,7 @@ import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 
 /** The ticket of a job: to read, to choose in, to go back and forward in, to take in and out. */
 @RestController
+@WithoutBoard
 @RequestMapping("/api")
 class TicketController {
     private final JobService jobs;

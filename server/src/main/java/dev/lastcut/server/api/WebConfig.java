@@ -24,14 +24,17 @@ import org.springframework.web.servlet.config.annotation.WebMvcConfigurer;
 @Configuration
 class WebConfig implements WebMvcConfigurer {
     private final JobThere jobThere;
+    private final BoardFirst boardFirst;
 
-    WebConfig(JobThere jobThere) {
+    WebConfig(JobThere jobThere, BoardFirst boardFirst) {
         this.jobThere = jobThere;
+        this.boardFirst = boardFirst;
     }
 
     @Override
     public void addInterceptors(InterceptorRegistry registry) {
         registry.addInterceptor(jobThere).addPathPatterns("/api/jobs/**");
+        registry.addInterceptor(boardFirst).addPathPatterns("/api/jobs/{id}/**");
     }
 
     @Override

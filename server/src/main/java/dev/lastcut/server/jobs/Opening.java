@@ -23,13 +23,19 @@ public class Opening {
         this.tasks = tasks;
     }
 
+    /** The same, with a patience of its own for what is read quickly. */
+    public Optional<TaskState> open(long id) {
+        return open(id, PATIENCE_MS);
+    }
+
     /**
      * Makes sure that a job's board is read.
      *
+     * @param patienceMs how long to wait for it
      * @return the task that reads it, or empty when it is there
      * @throws RefusedException when it cannot be read
      */
-    public Optional<TaskState> open(long id) {
+    public Optional<TaskState> open(long id, long patienceMs) {
         jobs.job(id);
         if (jobs.isRead(id)) {
             return Optional.empty();
@@ -41,7 +47,7 @@ public class Opening {
                             jobs.read(id, task);
                             return String.valueOf(id);
                         });
-        TaskState state = tasks.find(begun.id()).map(t -> t.await(PATIENCE_MS)).orElse(begun);
+        TaskState state = tasks.find(begun.id()).map(t -> t.await(patienceMs)).orElse(begun);
         if (state.status() == TaskState.Status.FAILED) {
             throw new RefusedException(state.error());
         }

@@ -23,6 +23,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
+import java.util.concurrent.CancellationException;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.TimeUnit;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -116,8 +117,7 @@ public class OrderService {
             while (reading.state().equals(DeskReading.READING) && System.nanoTime() < until) {
                 task.progress(1, 3, "the desk reads the files");
                 if (task.isCancelled()) {
-                    orders.left(id, "You did not wait for the desk. Nothing was ordered.");
-                    return;
+                    throw new CancellationException("cancelled");
                 }
                 TimeUnit.MILLISECONDS.sleep(150);
                 reading = desk.reading(reading.sha256());
@@ -137,7 +137,15 @@ public class OrderService {
                     pictures.put(name, desk.picture(reading.sha256(), name));
                 }
             }
-            orders.read(id, text(reading), pictures);
+            String read = text(reading);
+            task.commit(
+                    () -> {
+                        orders.read(id, read, pictures);
+                        return id;
+                    });
+        } catch (CancellationException e) {
+            orders.left(id, "You did not wait for the desk. Nothing was ordered.");
+            throw e;
         } catch (OutsideException e) {
             String why = e.getMessage() + " Nothing was ordered. Send it again.";
             orders.fault(id, why);

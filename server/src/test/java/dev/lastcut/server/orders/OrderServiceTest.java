@@ -3,6 +3,7 @@ package dev.lastcut.server.orders;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatCode;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.mockito.ArgumentMatchers.any;
 import static org.mockito.ArgumentMatchers.anyInt;
 import static org.mockito.ArgumentMatchers.anyLong;
 import static org.mockito.Mockito.mock;
@@ -25,6 +26,7 @@ import java.time.Duration;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
+import java.util.function.Supplier;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.BeforeEach;
@@ -55,7 +57,7 @@ class OrderServiceTest {
         try (Workshop w = new Workshop(ready, Map.of());
                 DeskServer d = new DeskServer(0, ready.resolve("desk.db"), Duration.ZERO)) {
             job = Jobs.begun(w);
-            service(w, d.address(), 60_000).send(job, 1, mock(Task.class));
+            service(w, d.address(), 60_000).send(job, 1, watched());
             w.a(DeskOrderStore.class).left(1, "It was tried.");
         }
     }
@@ -72,6 +74,13 @@ class OrderServiceTest {
 
     private OrderService service(String address) {
         return service(workshop, address, LIMIT_MS);
+    }
+
+    /** A task that nobody cancels. */
+    private static Task watched() {
+        Task task = mock(Task.class);
+        when(task.commit(any())).thenAnswer(i -> i.<Supplier<?>>getArgument(0).get());
+        return task;
     }
 
     /** Cuts are those of the test. */
@@ -92,7 +101,7 @@ class OrderServiceTest {
     }
 
     private Row sent() {
-        return orders.order(Long.parseLong(orders.send(job, 1, mock(Task.class))));
+        return orders.order(Long.parseLong(orders.send(job, 1, watched())));
     }
 
     /** How many orders the desk has that are to be made. */

@@ -246,7 +246,7 @@ public final class CheckRunner {
                 cancelled,
                 () ->
                         WorkLimit.of(
-                                "All checks together",
+                                "Checking this board",
                                 MOST_STEPS,
                                 () -> side(context, progress, cancelled)));
     }
@@ -296,6 +296,9 @@ public final class CheckRunner {
                 Thread.currentThread().interrupt();
                 throw new IllegalStateException("the check was stopped", e);
             } catch (ExecutionException e) {
+                if (e.getCause() instanceof CancellationException cancelled) {
+                    throw cancelled;
+                }
                 // Rules that break down are reported as not run; this is memory running out.
                 throw new IllegalStateException(e.getCause());
             }
@@ -334,11 +337,13 @@ public final class CheckRunner {
     /** A check that could not be finished must not be taken for one that found nothing. */
     private static Outcome stopped(Rule rule, String because) {
         Finding finding =
-                new FindingBuilder(rule.id())
-                        .severity(Severity.STOP)
-                        .say(
-                                "The check “%s” was not finished. %s Look at the board yourself and sign this off to go on."
-                                        .formatted(rule.title(), because));
+                WorkLimit.aside(
+                        () ->
+                                new FindingBuilder(rule.id())
+                                        .severity(Severity.STOP)
+                                        .say(
+                                                "The check “%s” was not finished. %s Look at the board yourself and sign this off to go on."
+                                                        .formatted(rule.title(), because)));
         return new Outcome(Outcome.Status.NOT_RUN, because, List.of(finding));
     }
 
