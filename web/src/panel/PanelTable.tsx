@@ -4,17 +4,16 @@ import { useView } from '../store/view';
 import { tableColor } from '../table/Renderer';
 import { Lamp } from '../table/TableBar';
 import { useLayers } from '../table/useLayers';
-import { fit, movedTo, pan, toBoard, zoomAbout, type Viewport } from '../table/viewport';
+import { fit, movedTo, pan, zoomAbout, type Viewport } from '../table/viewport';
 import { Button, Toggle } from '../ui/Button';
 import { length, number } from '../units';
 import { drawPanel } from './drawPanel';
-import { boardAt, boxOf, caught, type PlacedBoard } from './places';
+import { boxOf, type PlacedBoard } from './places';
 import { lying, type Lying } from './plan';
 import { sprite } from './sprite';
 import { usePanelChoice } from './usePanelChoice';
+import { usePanelPointer } from './usePanelPointer';
 
-/** Within so many pixels a dragged board catches on its neighbours. */
-const CATCH_PX = 8;
 /** How long the view must lie still before the boards' picture is drawn anew. */
 const REST_MS = 200;
 const MM = 1e6;
@@ -43,8 +42,6 @@ export function PanelTable({
   const canvas = useRef<HTMLCanvasElement>(null);
   const { selected, select } = usePanelChoice();
   const [port, setPort] = useState<Viewport | null>(null);
-  const [moved, setMoved] = useState<{ number: number; dx: number; dy: number } | null>(null);
-  const [pointer, setPointer] = useState<[number, number] | null>(null);
   const live = useMemo(
     () => (port ? { ...port, flipped: view.flipped, turn: 0 } : null),
     [port, view.flipped],
@@ -53,11 +50,43 @@ export function PanelTable({
     () => ({ minX: 0, minY: 0, maxX: panel.width, maxY: panel.height }),
     [panel.width, panel.height],
   );
+  const placesWith = useCallback(
+    (number: number, change: (l: Lying) => Lying | null): Lying[] =>
+      lying(panel).flatMap((l, i) => {
+        if (panel.boards[i]?.number !== number) {
+          return [l];
+        }
+        const next = change(l);
+        return next ? [next] : [];
+      }),
+    [panel],
+  );
+  const zoomAt = useCallback(
+    (x: number, y: number, factor: number) =>
+      setPort((p) => (p ? zoomAbout({ ...p, flipped: view.flipped }, x, y, factor) : p)),
+    [view.flipped],
+  );
+  const { moved, pointer, settle, breakOff, on } = usePanelPointer({
+    panel,
+    port: live,
+    gapNm,
+    select,
+    panBy: (dx, dy) => setPort((p) => (p ? pan({ ...p, flipped: view.flipped }, dx, dy) : p)),
+    zoomAt,
+    onMoved: (m) =>
+      onMoved(
+        placesWith(m.number, (l) => ({
+          ...l,
+          xMm: l.xMm + m.dx / MM,
+          yMm: l.yMm + m.dy / MM,
+        })),
+      ),
+  });
   // A board that was put down stays there until the answer has it.
   const [laid, setLaid] = useState(panel);
   if (laid !== panel) {
     setLaid(panel);
-    setMoved(null);
+    settle();
   }
 
   const boards = useMemo(
@@ -181,73 +210,6 @@ export function PanelTable({
     };
   }, [live]);
 
-  const placesWith = useCallback(
-    (number: number, change: (l: Lying) => Lying | null): Lying[] =>
-      lying(panel).flatMap((l, i) => {
-        if (panel.boards[i]?.number !== number) {
-          return [l];
-        }
-        const next = change(l);
-        return next ? [next] : [];
-      }),
-    [panel],
-  );
-
-  const drag = useRef<{ x: number; y: number; board: PlacedBoard | null; moved: boolean } | null>(
-    null,
-  );
-  const at = (e: React.PointerEvent): [number, number] => {
-    const box = e.currentTarget.getBoundingClientRect();
-    return live ? toBoard(live, e.clientX - box.left, e.clientY - box.top) : [0, 0];
-  };
-  const onDown = (e: React.PointerEvent) => {
-    const board = boardAt(panel, ...at(e));
-    drag.current = { x: e.clientX, y: e.clientY, board, moved: false };
-    e.currentTarget.setPointerCapture(e.pointerId);
-    select(board?.number ?? null);
-  };
-  const onMove = (e: React.PointerEvent) => {
-    const d = drag.current;
-    if (!d || !live) {
-      setPointer(at(e));
-      return;
-    }
-    const px = e.clientX - d.x;
-    const py = e.clientY - d.y;
-    d.moved ||= Math.hypot(px, py) > 3;
-    if (!d.moved) {
-      return;
-    }
-    if (d.board) {
-      const side = live.flipped ? -1 : 1;
-      const dx = (side * px) / live.scale;
-      const dy = -py / live.scale;
-      const box = boxOf(panel, { ...d.board, x: d.board.x + dx, y: d.board.y + dy });
-      const others = panel.boards
-        .filter((b) => b.number !== d.board?.number)
-        .map((b) => boxOf(panel, b));
-      const [cx, cy] = caught(box, others, gapNm, CATCH_PX / live.scale);
-      setMoved({ number: d.board.number, dx: dx + cx, dy: dy + cy });
-    } else {
-      d.x = e.clientX;
-      d.y = e.clientY;
-      setPort((p) => (p ? pan({ ...p, flipped: view.flipped }, px, py) : p));
-    }
-  };
-  const onUp = () => {
-    const d = drag.current;
-    drag.current = null;
-    if (d?.board && moved) {
-      onMoved(
-        placesWith(moved.number, (l) => ({
-          ...l,
-          xMm: l.xMm + moved.dx / MM,
-          yMm: l.yMm + moved.dy / MM,
-        })),
-      );
-    }
-  };
-
   const turn = useCallback(
     (number: number) => {
       const b = panel.boards.find((x) => x.number === number);
@@ -304,7 +266,9 @@ export function PanelTable({
       const to = e.key === 'n' ? i + 1 : i - 1 + (i < 0 ? 1 : 0);
       select(list[(to + list.length) % list.length] ?? null);
     } else if (e.key === 'Escape') {
-      select(null);
+      if (!breakOff()) {
+        select(null);
+      }
     } else if (e.key === 'Home') {
       setPort((p) => (p ? fit(p, extent) : p));
     } else {
@@ -319,22 +283,11 @@ export function PanelTable({
     const onWheel = (e: WheelEvent) => {
       e.preventDefault();
       const r = box?.getBoundingClientRect();
-      if (r) {
-        setPort((p) =>
-          p
-            ? zoomAbout(
-                { ...p, flipped: view.flipped },
-                e.clientX - r.left,
-                e.clientY - r.top,
-                Math.exp(-e.deltaY * 0.0016),
-              )
-            : p,
-        );
-      }
+      zoomAt(e.clientX - (r?.left ?? 0), e.clientY - (r?.top ?? 0), Math.exp(-e.deltaY * 0.0016));
     };
     box?.addEventListener('wheel', onWheel, { passive: false });
     return () => box?.removeEventListener('wheel', onWheel);
-  }, [view.flipped]);
+  }, [zoomAt]);
 
   const chosen = boards.find((b) => b.number === selected);
   const corner = chosen ? boxOf(panel, chosen) : null;
@@ -351,10 +304,7 @@ export function PanelTable({
         data-scale={live?.scale ?? 0}
         style={{ background: tableColor(view.lamp) }}
         className="relative min-h-0 grow touch-none overflow-hidden focus-visible:outline-2"
-        onPointerDown={onDown}
-        onPointerMove={onMove}
-        onPointerUp={onUp}
-        onPointerCancel={onUp}
+        {...on}
         onKeyDown={onKey}
       >
         <canvas ref={canvas} className="absolute inset-0 h-full w-full" />
