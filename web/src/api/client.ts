@@ -157,19 +157,20 @@ interface Problem {
   meanwhile?: string;
 }
 
-/** Asks; while a board has to be read for the answer, that is followed and shown. */
+/** Asks; while the answer is computed, or a board is read for it, that is followed and shown. */
 async function send(path: string, init: RequestInit = {}): Promise<Response> {
   const reads = (init.method ?? 'GET') === 'GET';
+  let task = '';
   for (;;) {
-    const response = await ask(
-      path,
-      reads ? { ...init, headers: { ...init.headers, Prefer: 'respond-async' } } : init,
-    );
+    const headers = { ...init.headers, Prefer: 'respond-async', ...(task ? { Task: task } : {}) };
+    const response = await ask(path, reads ? { ...init, headers } : init);
     if (!reads || response.status !== 202) {
       return response;
     }
+    // An answer that is computed is fetched by its task; a board that is read is asked about anew.
+    task = response.headers.get('Task') ?? '';
     const { show } = useReading.getState();
-    await follow((await response.json()) as TaskState, show);
+    await follow((await response.json()) as TaskState, task ? () => {} : show);
     show(null);
   }
 }

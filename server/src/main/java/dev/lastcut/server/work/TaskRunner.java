@@ -21,8 +21,9 @@ import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
 
 /**
- * Runs tasks: what computes on a few threads, what waits for another machine on others, so that
- * neither holds up the other. It knows every task that runs, and the latest two hundred that ended.
+ * Runs tasks: what computes on a few threads, answers on others, what waits for another machine on
+ * others again, so that none holds up the rest. It knows every task that runs, and the latest two
+ * hundred that ended.
  */
 @Component
 public class TaskRunner {
@@ -36,6 +37,9 @@ public class TaskRunner {
 
     private static final int WAITING = 16;
 
+    /** Answers are many and mostly short. */
+    private static final int ANSWERING = 8;
+
     /** The work itself; what it returns becomes the task's result. */
     public interface Work {
         String run(Task task) throws Exception;
@@ -43,6 +47,8 @@ public class TaskRunner {
 
     private final ExecutorService computing =
             Executors.newFixedThreadPool(COMPUTING, new Daemons("computing"));
+    private final ExecutorService answering =
+            Executors.newFixedThreadPool(ANSWERING, new Daemons("answering"));
     private final ExecutorService waiting =
             Executors.newFixedThreadPool(WAITING, new Daemons("waiting"));
     private final Map<String, Task> tasks = new LinkedHashMap<>();
@@ -69,10 +75,25 @@ public class TaskRunner {
         return byQuestion.computeIfAbsent(question, q -> begin(computing, work)).state();
     }
 
-    private synchronized Task begin(ExecutorService threads, Work work) {
+    /**
+     * Starts something that computes an answer for somebody who waits. It becomes one of the tasks
+     * that are known when it is {@linkplain #list listed}.
+     */
+    public Task answer(Work work) {
         Task task = new Task(UUID.randomUUID().toString());
+        answering.execute(() -> run(task, work));
+        return task;
+    }
+
+    /** Makes a task known, so that its state can be asked for and it can be cancelled. */
+    public synchronized void list(Task task) {
         forget();
         tasks.put(task.state().id(), task);
+    }
+
+    private synchronized Task begin(ExecutorService threads, Work work) {
+        Task task = new Task(UUID.randomUUID().toString());
+        list(task);
         threads.execute(() -> run(task, work));
         return task;
     }
@@ -124,6 +145,7 @@ public class TaskRunner {
     @PreDestroy
     void stop() {
         computing.shutdownNow();
+        answering.shutdownNow();
         waiting.shutdownNow();
     }
 }

@@ -18,7 +18,9 @@ import dev.lastcut.server.store.DeskOrderStore.Row;
 import dev.lastcut.server.store.DeskOrderStore.State;
 import dev.lastcut.server.store.JobStore;
 import java.io.BufferedReader;
+import java.io.IOException;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.util.HashMap;
@@ -29,6 +31,7 @@ import java.util.Random;
 import java.util.Set;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.locks.LockSupport;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Timeout;
 import org.junit.jupiter.api.io.TempDir;
@@ -56,7 +59,8 @@ class KillTest {
             Map.of(
                     "bring-in", "keeping the files",
                     "cut", "freezing the cut",
-                    "order", "placing the order");
+                    "order", "placing the order",
+                    "backup", "copying");
 
     @TempDir static Path archive;
     private static Victims victims;
@@ -80,7 +84,7 @@ class KillTest {
     }
 
     @ParameterizedTest
-    @CsvSource({"bring-in, 1", "cut, 2", "order, 3"})
+    @CsvSource({"bring-in, 1", "cut, 2", "order, 3", "backup, 4"})
     void wholeOrNotAtAllAndToldOf(String what, long seed) throws Exception {
         Random random = new Random(seed);
         try (Workshop w = new Workshop(data, Map.of())) {
@@ -107,6 +111,7 @@ class KillTest {
                 switch (what) {
                     case "bring-in" -> packsAreWhole(w);
                     case "cut" -> cutsAreWhole(w);
+                    case "backup" -> told += copiesAreWhole();
                     default -> told += ordersAreWhole(w);
                 }
                 w.a(BrokenOff.class).all().forEach(b -> w.a(BrokenOff.class).read(b.id()));
@@ -215,6 +220,30 @@ class KillTest {
         assertThat(missing).isBetween(unnoted, unnoted + 1);
         unnoted = missing;
         assertThat(told).allMatch(t -> t.says().startsWith("Making a cut of tag broke off"));
+    }
+
+    /** What bears the name of a copy is whole; how many were broken off beside it. */
+    private int copiesAreWhole() throws IOException {
+        Path folder = data.resolve("backups");
+        if (!Files.isDirectory(folder)) {
+            return 0;
+        }
+        List<String> names;
+        try (Stream<Path> files = Files.list(folder)) {
+            names = files.map(f -> f.getFileName().toString()).toList();
+        }
+        for (String name : names) {
+            if (name.startsWith("last-cut-") && name.endsWith(".db")) {
+                integrity("backups/" + name);
+                assertThat(
+                                Jobs.database(folder.resolve(name))
+                                        .sql("select count(*) from job")
+                                        .query(Integer.class)
+                                        .single())
+                        .isEqualTo(1);
+            }
+        }
+        return names.contains("part.db") ? 1 : 0;
     }
 
     /** What is placed here is what the desk has, to the key; all else is said not to be ordered. */

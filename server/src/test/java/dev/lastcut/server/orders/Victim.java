@@ -4,6 +4,7 @@ import dev.lastcut.core.intake.Pack;
 import dev.lastcut.server.desk.DeskServer;
 import dev.lastcut.server.jobs.JobService;
 import dev.lastcut.server.jobs.OutputService;
+import dev.lastcut.server.store.Backups;
 import java.io.BufferedReader;
 import java.io.InputStreamReader;
 import java.nio.file.Path;
@@ -47,6 +48,10 @@ final class Victim {
                                 });
                 case "cut" ->
                         Jobs.work(w, Victim::say, t -> "" + w.a(OutputService.class).cut(job, t));
+                case "backup" -> {
+                    say("copying");
+                    w.a(Backups.class).make();
+                }
                 default ->
                         Jobs.work(
                                 w,
