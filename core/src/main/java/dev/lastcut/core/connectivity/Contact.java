@@ -5,6 +5,7 @@ import dev.lastcut.core.board.Piece;
 import dev.lastcut.core.geometry.EdgeIndex;
 import dev.lastcut.core.geometry.Geo;
 import dev.lastcut.core.geometry.Pt;
+import dev.lastcut.core.work.WorkLimit;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
 import org.locationtech.jts.algorithm.Distance;
@@ -154,6 +155,7 @@ public final class Contact {
             for (int i = 1; i < ring.length; i++) {
                 Envelope edge = new Envelope(ring[i - 1], ring[i]);
                 if (reach.intersects(edge)) {
+                    WorkLimit.ask();
                     edge.expandBy(limit);
                     best = Math.min(best, index.distance(edge, ring[i - 1], ring[i]));
                 }

@@ -4,6 +4,7 @@ import dev.lastcut.core.board.Piece;
 import dev.lastcut.core.geometry.Geo;
 import dev.lastcut.core.geometry.Pt;
 import dev.lastcut.core.geometry.UnionFind;
+import dev.lastcut.core.work.WorkLimit;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
@@ -64,6 +65,7 @@ public final class PieceIndex {
 
     /** The pieces within {@code limit} of one of another picture, overlapping ones included. */
     public List<Piece> within(Piece other, double limit) {
+        WorkLimit.ask();
         List<Piece> found = new ArrayList<>();
         for (int i : near(Geo.expanded(other.envelope(), limit))) {
             if (contact.gap(pieces.get(i), other, limit) < limit) {

@@ -27,6 +27,8 @@ import org.locationtech.jts.operation.buffer.BufferParameters;
 import org.locationtech.jts.operation.overlayng.OverlayNG;
 import org.locationtech.jts.operation.overlayng.OverlayNGRobust;
 import org.locationtech.jts.operation.overlayng.UnaryUnionNG;
+import org.locationtech.jts.operation.union.UnaryUnionOp;
+import org.locationtech.jts.operation.union.UnionStrategy;
 
 /** Overlay, offset and small conveniences over JTS, all on the nanometre grid. */
 public final class Geo {
@@ -157,12 +159,29 @@ public final class Geo {
         return collected(whole);
     }
 
+    /** As {@link OverlayNGRobust#union} has it, and it can be cancelled between two steps. */
+    private static final UnionStrategy STEPWISE =
+            new UnionStrategy() {
+                @Override
+                public Geometry union(Geometry a, Geometry b) {
+                    WorkLimit.ask();
+                    return OverlayNGRobust.overlay(a, b, OverlayNG.UNION);
+                }
+
+                @Override
+                public boolean isFloatingPrecision() {
+                    return true;
+                }
+            };
+
     private static Geometry exactUnion(List<Geometry> group) {
         group.forEach(g -> WorkLimit.steps(g.getNumPoints()));
         List<Geometry> exact = new ArrayList<>();
         group.forEach(g -> exact.add(EXACT.createGeometry(g)));
         try {
-            return OverlayNGRobust.union(exact, EXACT);
+            UnaryUnionOp union = new UnaryUnionOp(exact, EXACT);
+            union.setUnionFunction(STEPWISE);
+            return union.union();
         } catch (TopologyException first) {
             return UnaryUnionNG.union(group, FACTORY, GRID);
         }

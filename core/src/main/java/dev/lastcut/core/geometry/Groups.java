@@ -1,5 +1,6 @@
 package dev.lastcut.core.geometry;
 
+import dev.lastcut.core.work.WorkLimit;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.LinkedHashMap;
@@ -17,6 +18,7 @@ public final class Groups {
     private Groups() {}
 
     private static boolean mayTouch(Geometry a, Geometry b) {
+        WorkLimit.ask();
         boolean boxes = a.getEnvelopeInternal().intersects(b.getEnvelopeInternal());
         boolean large = a.getNumPoints() > LARGE || b.getNumPoints() > LARGE;
         return boxes && (large || a.intersects(b));
@@ -43,6 +45,7 @@ public final class Groups {
         }
         tree.build();
         for (int i = 0; i < all.size(); i++) {
+            WorkLimit.ask();
             int self = i;
             tree.query(
                     Geo.expanded(all.get(i).getEnvelopeInternal(), grown),

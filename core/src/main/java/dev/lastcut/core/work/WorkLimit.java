@@ -60,6 +60,15 @@ public final class WorkLimit {
         return WorkLimit.<T, RuntimeException>under(null, work::get);
     }
 
+    /**
+     * Asks, without counting anything, whether the result is still wanted.
+     *
+     * @throws CancellationException when it is not
+     */
+    public static void ask() {
+        steps(0);
+    }
+
     /** Counts one step of the work of this thread. */
     public static void step() {
         steps(1);

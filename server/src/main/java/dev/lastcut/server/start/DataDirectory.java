@@ -1,5 +1,7 @@
 package dev.lastcut.server.start;
 
+import dev.lastcut.server.store.OwnerOnly;
+import dev.lastcut.server.store.StorageFault;
 import java.io.IOException;
 import java.nio.channels.FileChannel;
 import java.nio.channels.FileLock;
@@ -8,7 +10,6 @@ import java.nio.file.FileSystemException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardOpenOption;
-import java.nio.file.attribute.PosixFilePermissions;
 import java.sql.Connection;
 import java.sql.DriverManager;
 import java.sql.ResultSet;
@@ -22,6 +23,8 @@ import java.util.List;
  */
 public final class DataDirectory {
     static final String DATABASE = "last-cut.db";
+
+    private static final String LOCK = "last-cut.lock";
 
     /** The newest shape of the database that this version knows. */
     static final int NEWEST = 12;
@@ -70,7 +73,7 @@ public final class DataDirectory {
             onlyForOwner(path);
             FileChannel channel =
                     FileChannel.open(
-                            path.resolve("last-cut.lock"),
+                            path.resolve(LOCK),
                             StandardOpenOption.CREATE,
                             StandardOpenOption.WRITE);
             FileLock lock = tryLock(channel);
@@ -114,22 +117,11 @@ public final class DataDirectory {
      * read by their owner alone. A directory of somebody else's making keeps its permissions.
      */
     private static void onlyForOwner(Path path) throws IOException {
-        boolean there = Files.isDirectory(path);
-        Files.createDirectories(path);
-        if (!Files.getFileStore(path).supportsFileAttributeView("posix")) {
-            return;
+        if (!Files.isDirectory(path)) {
+            OwnerOnly.directory(path);
         }
-        if (!there) {
-            Files.setPosixFilePermissions(path, PosixFilePermissions.fromString("rwx------"));
-        }
-        for (String name : List.of(DATABASE, "last-cut.log")) {
-            Path file = path.resolve(name);
-            if (!Files.exists(file)) {
-                Files.createFile(file);
-            }
-            if (Files.isWritable(file)) {
-                Files.setPosixFilePermissions(file, PosixFilePermissions.fromString("rw-------"));
-            }
+        for (String name : List.of(DATABASE, "last-cut.log", LOCK, "desk.db")) {
+            OwnerOnly.file(path.resolve(name));
         }
     }
 
@@ -192,7 +184,17 @@ public final class DataDirectory {
                 return r.getInt(1);
             }
         } catch (SQLException e) {
-            throw damaged(name);
+            // A full disk, or one that cannot be read, is no damage: a copy must not replace it.
+            if (StorageFault.isDamage(e)) {
+                throw damaged(name);
+            }
+            throw new StartFault(
+                    StartFault.STORAGE,
+                    "The database "
+                            + name
+                            + " cannot be opened. "
+                            + StorageFault.sentence(e)
+                                    .orElse("Nothing was changed: " + e.getMessage() + "."));
         }
     }
 

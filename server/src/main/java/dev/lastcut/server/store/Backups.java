@@ -79,7 +79,7 @@ public class Backups {
 
     /** Makes a copy now; where it is. */
     public Path make() throws IOException {
-        Files.createDirectories(folder);
+        OwnerOnly.directory(folder);
         Path part = folder.resolve("part.db");
         Files.deleteIfExists(part);
         parcels.copyTo(part.toString());

@@ -22,7 +22,7 @@ public class ScratchFiles {
     ScratchFiles(@Value("${lastcut.data:data}") Path data) {
         folder = data.resolve("scratch");
         try {
-            Files.createDirectories(folder);
+            OwnerOnly.directory(folder);
             try (Stream<Path> left = Files.list(folder)) {
                 for (Path p : left.toList()) {
                     Files.deleteIfExists(p);

@@ -6,6 +6,9 @@ import org.springframework.transaction.TransactionSystemException;
 
 /** What keeps the storage from being written, in a sentence for people. */
 public final class StorageFault {
+    private static final int CORRUPT = 11;
+    private static final int NOT_A_DATABASE = 26;
+
     private StorageFault() {}
 
     /** The sentence; empty for what is no fault of the storage. */
@@ -32,6 +35,12 @@ public final class StorageFault {
         return Optional.empty();
     }
 
+    /** Whether the database itself is damaged, or none. */
+    public static boolean isDamage(SQLException e) {
+        int kind = e.getErrorCode() & 0xff;
+        return kind == CORRUPT || kind == NOT_A_DATABASE;
+    }
+
     /** SQLite's result codes: the lowest byte is the kind, the others say more of it. */
     private static Optional<String> ofCode(int code) {
         return switch (code & 0xff) {
@@ -45,7 +54,7 @@ public final class StorageFault {
                     Optional.of(
                             "The disk could not be read or written. Nothing was changed: see whether"
                                     + " it is full or failing.");
-            case 11, 26 ->
+            case CORRUPT, NOT_A_DATABASE ->
                     Optional.of(
                             "The database is damaged. Nothing was changed: stop the application and"
                                     + " restore a copy (./lastcut restore FILE).");

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.catchThrowableOfType;
 
+import dev.lastcut.server.store.StorageFault;
 import java.net.InetAddress;
 import java.net.ServerSocket;
 import java.nio.file.Files;
@@ -11,6 +12,7 @@ import java.nio.file.Path;
 import java.nio.file.attribute.PosixFilePermissions;
 import java.sql.Connection;
 import java.sql.DriverManager;
+import java.sql.SQLException;
 import java.sql.Statement;
 import java.time.Duration;
 import java.util.List;
@@ -18,6 +20,7 @@ import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 
 /** What keeps the application from starting is one sentence, and changes nothing. */
@@ -51,10 +54,13 @@ class StartTest {
             assertThat(fault()).hasMessageContaining("Another Last Cut already uses");
         }
         DataDirectory.take(data).close();
-        assertThat(
-                        PosixFilePermissions.toString(
-                                Files.getPosixFilePermissions(data.resolve("last-cut.db"))))
-                .isEqualTo("rw-------");
+        for (String file : List.of("last-cut.db", "last-cut.log", "last-cut.lock", "desk.db")) {
+            assertThat(
+                            PosixFilePermissions.toString(
+                                    Files.getPosixFilePermissions(data.resolve(file))))
+                    .as(file)
+                    .isEqualTo("rw-------");
+        }
         Path made = data.resolve("made");
         DataDirectory.take(made).close();
         assertThat(PosixFilePermissions.toString(Files.getPosixFilePermissions(made)))
@@ -85,6 +91,13 @@ class StartTest {
         Files.writeString(data.resolve("last-cut.db"), "this is no database at all".repeat(100));
         assertThat(fault()).hasMessageContaining("is damaged or no database");
         assertThat(fault().status()).isEqualTo(StartFault.STORAGE);
+    }
+
+    /** A full or failing disk is no damage: nobody is told to put a copy in its place. */
+    @ParameterizedTest
+    @CsvSource({"13, false", "10, false", "522, false", "14, false", "11, true", "26, true"})
+    void whatIsDamageIsToldByTheCodeOfSqlite(int code, boolean damage) {
+        assertThat(StorageFault.isDamage(new SQLException("x", "x", code))).isEqualTo(damage);
     }
 
     @Test

@@ -294,7 +294,7 @@ public final class CheckRunner {
                                 r.rule(), r.title(), distinct(r.outcome(), seen), r.computed()));
             } catch (InterruptedException e) {
                 Thread.currentThread().interrupt();
-                throw new IllegalStateException("the check was stopped", e);
+                throw new CancellationException("the check was stopped");
             } catch (ExecutionException e) {
                 if (e.getCause() instanceof CancellationException cancelled) {
                     throw cancelled;
