@@ -155,7 +155,11 @@ public final class SideWords {
                             + " pads on both sides or on none");
         } else if (bottom > 0 || taken == Side.BOTTOM) {
             int below = bottom + (taken == Side.BOTTOM ? either.size() : 0);
-            done.add("it states no side; by their pads " + below + " parts are on the bottom");
+            done.add(
+                    "it states no side; by their pads "
+                            + below
+                            + (below == 1 ? " part is" : " parts are")
+                            + " on the bottom");
         }
     }
 }

@@ -83,6 +83,53 @@ class SideWordsTest {
                 .containsExactly(6, 7, 8, 9);
     }
 
+    /** What is said of parts without a word, to the number. */
+    @Test
+    void saysHowManyPartsAreWhere() {
+        Map<String, String> none = words("", "");
+        assertThat(SideWords.settle(parts(0, 8), none, PADS, Optional.empty()).done())
+                .containsExactly("it states no side; by their pads 3 parts are on the bottom");
+        assertThat(SideWords.settle(parts(9, 9), none, PADS, Optional.of(Side.BOTTOM)).done())
+                .containsExactly("it states no side; by their pads 1 part is on the bottom");
+        assertThat(SideWords.settle(parts(7, 9), none, PADS, Optional.of(Side.BOTTOM)).done())
+                .containsExactly("it states no side; by their pads 3 parts are on the bottom");
+        assertThat(SideWords.settle(parts(0, 5), none, PADS, Optional.empty()).done()).isEmpty();
+        assertThat(SideWords.settle(parts(0, 9), none, PADS, Optional.empty()).open())
+                .hasValue("it states no side, and 1 part has pads on both sides or on none");
+        SideWords.Pads more = (p, side) -> p.line() > 7 || PADS.hasPads(p, side);
+        assertThat(SideWords.settle(parts(0, 9), none, more, Optional.empty()).open())
+                .hasValue("it states no side, and 2 parts have pads on both sides or on none");
+    }
+
+    /** Where no part at all has pads below there is nothing to ask. */
+    @Test
+    void aBoardWithoutPadsBelowHasItsPartsOnTop() {
+        Map<String, String> none = words("", "");
+        SideWords.Result bare =
+                SideWords.settle(parts(0, 9), none, (p, side) -> false, Optional.empty());
+        assertThat(below(bare)).isEmpty();
+        assertThat(bare.open()).isEmpty();
+        assertThat(bare.done()).isEmpty();
+        // One that says its side has pads below: then others without pads could be there, too.
+        Map<String, String> some = new HashMap<>(none);
+        some.remove("R9");
+        SideWords.Pads last = (p, side) -> p.line() == 9 && side == Side.BOTTOM;
+        assertThat(SideWords.settle(parts(0, 9), some, last, Optional.empty()).open()).isPresent();
+    }
+
+    /** A word is believed from a clear majority of its parts on, and not below. */
+    @Test
+    void aWordIsBelievedByAClearMajority() {
+        for (int against = 0; against <= 5; against++) {
+            int below = against;
+            SideWords.Pads mixed = (p, side) -> (p.line() < below ? Side.BOTTOM : Side.TOP) == side;
+            Map<String, String> one = new HashMap<>();
+            parts(0, 9).forEach(p -> one.put(p.designator(), "uno"));
+            SideWords.Result r = SideWords.settle(parts(0, 9), one, mixed, Optional.empty());
+            assertThat(r.open().isEmpty()).as(against + " of 10 against").isEqualTo(against < 4);
+        }
+    }
+
     @Test
     void groupsAreLaidOnPadsApart() {
         List<PlacedPart> laid = SideWords.guessed(parts(0, 9), words("uno", "due"));
