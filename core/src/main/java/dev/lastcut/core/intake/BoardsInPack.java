@@ -18,8 +18,8 @@ import org.locationtech.jts.geom.Envelope;
 
 /**
  * The files of several boards in one pack: told by names that begin alike and by outlines of
- * different sizes, each with copper of its own. They are never mixed; the user is asked which is
- * meant.
+ * different sizes, each with copper of its own, else by what lies on their pads. They are never
+ * mixed; the user is asked which is meant.
  */
 final class BoardsInPack {
     private static final double SLACK_NM = 500_000;
@@ -139,8 +139,18 @@ final class BoardsInPack {
         }
         Set<String> own = new HashSet<>(Set.of(small));
         Set<String> other = new HashSet<>(Set.of(large));
-        pictures.forEach((path, box) -> (fills(box, outlines.get(small)) ? own : other).add(path));
-        List<Group> all = new ArrayList<>(List.of(new Group("", other), new Group("", own)));
+        pictures.forEach(
+                (path, box) -> {
+                    if (fills(box, outlines.get(small))) {
+                        own.add(path);
+                    } else if (!within(box, outlines.get(small))) {
+                        other.add(path);
+                    }
+                });
+        List<Set<String>> members = new BoardMembers(readings, own, other).all(outlines.get(small));
+        List<Group> all =
+                new ArrayList<>(
+                        List.of(new Group("", members.get(1)), new Group("", members.get(0))));
         all.sort(Comparator.comparingInt(g -> -g.files.size()));
         return all;
     }

@@ -16,9 +16,11 @@ import dev.lastcut.core.geometry.Pt;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.TreeMap;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -102,6 +104,37 @@ class SeveralInOneTest {
             assertThat(one.files()).allMatch(f -> f.doubt().isEmpty());
             assertThat(one.placements().orElseThrow()).hasSize(kept.equals("merleg") ? 13 : 6);
         }
+    }
+
+    /** Without names, too, each board has its own holes, tables and pictures, and no other's. */
+    @Test
+    void twoBoardsAreToldApartWithoutNames() throws Exception {
+        TruePack t = TruePack.of("p16_ketto");
+        Map<String, String> names = new HashMap<>();
+        List<Pack.PackFile> files = new ArrayList<>();
+        for (Pack.PackFile f : t.pack().files()) {
+            String name = "a%02d".formatted(files.size());
+            names.put(name, f.path());
+            files.add(new Pack.PackFile(name, f.content()));
+        }
+        Board both = Intake.open(new Pack("pack", files));
+        for (String kept : List.of("szellozo", "merleg")) {
+            Set<String> about = new HashSet<>();
+            Map<String, Role> aside = new LinkedHashMap<>();
+            for (SourceFile f : both.files()) {
+                assertThat(f.doubt().orElseThrow().kind()).isEqualTo(Doubt.Kind.BOARD);
+                if (names.get(f.path()).startsWith(kept)) {
+                    about.add(f.doubt().orElseThrow().about());
+                } else {
+                    aside.put(f.path(), Role.NOT_PART);
+                }
+            }
+            assertThat(about).as(kept).hasSize(1);
+            Board one = Intake.open(new Pack("pack", files), Choices.roles(aside));
+            assertThat(one.placements().orElseThrow()).hasSize(kept.equals("merleg") ? 13 : 6);
+        }
+        // What is shown meanwhile has no hole of the other.
+        assertThat(both.holes()).allMatch(h -> names.get(h.file()).startsWith("merleg"));
     }
 
     @ParameterizedTest
