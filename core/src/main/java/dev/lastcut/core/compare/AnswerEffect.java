@@ -8,9 +8,11 @@ import dev.lastcut.core.board.Role;
 import dev.lastcut.core.board.Side;
 import dev.lastcut.core.board.SourceFile;
 import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.EnumMap;
 import java.util.HashMap;
-import java.util.HashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
@@ -56,7 +58,7 @@ public final class AnswerEffect {
     private void layers() {
         Map<Role, String> then = pictures(before);
         Map<Role, String> now = pictures(after);
-        Set<Role> roles = new TreeSet<>((a, b) -> a.id().compareTo(b.id()));
+        Set<Role> roles = new TreeSet<>(Comparator.comparing(Role::id));
         roles.addAll(then.keySet());
         roles.addAll(now.keySet());
         for (Role role : roles) {
@@ -107,7 +109,7 @@ public final class AnswerEffect {
     /** Parts that go to the other side, turn or move. */
     private void sides() {
         Map<String, PlacedPart> then = placed(before);
-        Map<Side, Integer> to = new java.util.EnumMap<>(Side.class);
+        Map<Side, Integer> to = new EnumMap<>(Side.class);
         int moved = 0;
         for (PlacedPart now : placed(after).values()) {
             PlacedPart was = then.get(now.designator());
@@ -150,22 +152,24 @@ public final class AnswerEffect {
     }
 
     private void problems() {
-        Set<String> then = new HashSet<>();
-        before.problems().forEach(p -> then.add(p.file() + p.text()));
-        List<Problem> more =
-                after.problems().stream()
-                        .filter(p -> !then.contains(p.file() + p.text()))
-                        .limit(MOST_PROBLEMS)
-                        .toList();
-        more.forEach(
-                p -> all.add((p.file().isEmpty() ? "" : leaf(p.file()) + ": ") + p.text() + "."));
-        Set<String> now = new HashSet<>();
-        after.problems().forEach(p -> now.add(p.file() + p.text()));
-        long gone =
-                before.problems().stream().filter(p -> !now.contains(p.file() + p.text())).count();
+        Set<String> then = said(before);
+        after.problems().stream()
+                .filter(p -> !then.contains(said(p)))
+                .limit(MOST_PROBLEMS)
+                .forEach(p -> all.add(said(p) + "."));
+        Set<String> now = said(after);
+        long gone = before.problems().stream().filter(p -> !now.contains(said(p))).count();
         if (gone > 0) {
             all.add(gone == 1 ? "1 problem is solved." : gone + " problems are solved.");
         }
+    }
+
+    private static Set<String> said(Board b) {
+        return b.problems().stream().map(AnswerEffect::said).collect(Collectors.toSet());
+    }
+
+    private static String said(Problem p) {
+        return p.file().isEmpty() ? p.text() : leaf(p.file()) + ": " + p.text();
     }
 
     /** How many files are still in doubt. */
@@ -184,6 +188,6 @@ public final class AnswerEffect {
     }
 
     private static String capital(String words) {
-        return words.substring(0, 1).toUpperCase(java.util.Locale.ROOT) + words.substring(1);
+        return words.substring(0, 1).toUpperCase(Locale.ROOT) + words.substring(1);
     }
 }

@@ -57,11 +57,10 @@ public class AnswerService {
         TaskState begun =
                 tasks.startOnce(
                         question,
-                        task ->
-                                String.join(
-                                        "\n",
-                                        effects.get(
-                                                question, Ticket.BLANK, asking -> read(question))));
+                        task -> {
+                            effects.get(question, Ticket.BLANK, asking -> read(question));
+                            return "";
+                        });
         TaskState state = tasks.find(begun.id()).map(t -> t.await(PATIENCE_MS)).orElse(begun);
         if (state.status() == TaskState.Status.FAILED) {
             throw new RefusedException(state.error());

@@ -20,14 +20,18 @@ import org.springframework.stereotype.Service;
 /** Choosing: what is chosen must be a ticket, and must fit the job. */
 @Service
 public class ChoiceService {
+    private static final long LONGEST_MS = 600_000;
+
     private final JobService jobs;
     private final TicketService tickets;
     private final Sheets sheets;
+    private final Opening opening;
 
-    ChoiceService(JobService jobs, TicketService tickets, Sheets sheets) {
+    ChoiceService(JobService jobs, TicketService tickets, Sheets sheets, Opening opening) {
         this.jobs = jobs;
         this.tickets = tickets;
         this.sheets = sheets;
+        this.opening = opening;
     }
 
     /**
@@ -95,7 +99,15 @@ public class ChoiceService {
             sheet.flatMap(s -> StripMaking.unfit(jobs.asRead(id).board(), s))
                     .ifPresent(says -> all.add(new Misfit("shop", says.replaceAll("\\.$", ""))));
         }
-        // Only then is the board looked at: it may have to be read for it.
+        // Only then is the board looked at: it may have to be read for it, which is a task.
+        boolean asked =
+                !after.currents().equals(before.currents())
+                        || !after.mill().equals(before.mill())
+                        || !after.parts().equals(before.parts())
+                        || !after.stencil().equals(before.stencil());
+        if (asked) {
+            opening.open(id, LONGEST_MS);
+        }
         if (!after.currents().equals(before.currents()) || !after.mill().equals(before.mill())) {
             all.addAll(Misfit.nets(after, jobs.board(jobs.now(id), after)));
         }

@@ -23,13 +23,13 @@ public class Opening {
         this.tasks = tasks;
     }
 
-    /** The same, with a patience of its own for what is read quickly. */
+    /** Makes sure that a job's board is read; waits a little, as most are read quickly. */
     public Optional<TaskState> open(long id) {
         return open(id, PATIENCE_MS);
     }
 
     /**
-     * Makes sure that a job's board is read.
+     * The same, with a patience of one's own.
      *
      * @param patienceMs how long to wait for it
      * @return the task that reads it, or empty when it is there
