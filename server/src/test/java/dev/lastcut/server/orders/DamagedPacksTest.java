@@ -33,8 +33,8 @@ import org.junit.jupiter.api.io.TempDir;
  */
 @Timeout(value = 90, unit = TimeUnit.MINUTES)
 class DamagedPacksTest {
-    private static final int DAMAGED = LongRun.is() ? 1_000 : 16;
-    private static final int LARGE = LongRun.is() ? 100 : 6;
+    private static final int DAMAGED = LongRun.is() ? 1_000 : 8;
+    private static final int LARGE = LongRun.is() ? 100 : 4;
 
     /** Beyond this it is cancelled. */
     private static final long LONGEST_MS = 30_000;

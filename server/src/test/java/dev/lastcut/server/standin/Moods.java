@@ -14,7 +14,7 @@ public final class Moods {
     /** Slow is slower by so much than a test waits. */
     public static void set(String address, String is) throws Exception {
         HttpRequest request =
-                HttpRequest.newBuilder(URI.create(address + "/mood?delay_ms=900&is=" + is))
+                HttpRequest.newBuilder(URI.create(address + "/mood?delay_ms=1800&is=" + is))
                         .POST(HttpRequest.BodyPublishers.noBody())
                         .build();
         HTTP.send(request, HttpResponse.BodyHandlers.discarding());
