@@ -22,6 +22,9 @@ import org.locationtech.jts.geom.prep.PreparedGeometryFactory;
  * an index. Shapes that meet within 2 nm touch: files round their places to that.
  */
 public final class Contact {
+    /** Whether the result is still wanted is asked after so many edges. */
+    private static final int EDGES_OF_A_LOOK = 256;
+
     private static final int LARGE = 40;
     private static final double ROUNDING_NM = 2;
 
@@ -154,8 +157,10 @@ public final class Contact {
                     (r < 0 ? small.getExteriorRing() : small.getInteriorRingN(r)).getCoordinates();
             for (int i = 1; i < ring.length; i++) {
                 Envelope edge = new Envelope(ring[i - 1], ring[i]);
-                if (reach.intersects(edge)) {
+                if (i % EDGES_OF_A_LOOK == 0) {
                     WorkLimit.ask();
+                }
+                if (reach.intersects(edge)) {
                     edge.expandBy(limit);
                     best = Math.min(best, index.distance(edge, ring[i - 1], ring[i]));
                 }

@@ -18,7 +18,6 @@ public final class Groups {
     private Groups() {}
 
     private static boolean mayTouch(Geometry a, Geometry b) {
-        WorkLimit.ask();
         boolean boxes = a.getEnvelopeInternal().intersects(b.getEnvelopeInternal());
         boolean large = a.getNumPoints() > LARGE || b.getNumPoints() > LARGE;
         return boxes && (large || a.intersects(b));

@@ -95,7 +95,6 @@ public final class Necks {
                 reach,
                 o -> {
                     if ((Integer) o >= number) {
-                        WorkLimit.ask();
                         compare(run, runs.get((Integer) o), limit, found);
                     }
                 });

@@ -66,7 +66,9 @@ public final class WorkLimit {
      * @throws CancellationException when it is not
      */
     public static void ask() {
-        steps(0);
+        for (WorkLimit w = CURRENT.get(); w != null; w = w.outer) {
+            w.requireWanted();
+        }
     }
 
     /** Counts one step of the work of this thread. */
@@ -86,10 +88,14 @@ public final class WorkLimit {
         }
     }
 
-    private void count(long number) {
+    private void requireWanted() {
         if (cancelled.getAsBoolean()) {
             throw new CancellationException("cancelled");
         }
+    }
+
+    private void count(long number) {
+        requireWanted();
         if (most < Long.MAX_VALUE && done.addAndGet(number) > most) {
             throw new WorkLimitException(
                     "%s takes more than the %,d steps that are done for one board.", what, most);
