@@ -169,9 +169,14 @@ async function send(path: string, init: RequestInit = {}): Promise<Response> {
     }
     // An answer that is computed is fetched by its task; a board that is read is asked about anew.
     task = response.headers.get('Task') ?? '';
-    const { show } = useReading.getState();
-    await follow((await response.json()) as TaskState, task ? () => {} : show);
-    show(null);
+    const state = (await response.json()) as TaskState;
+    if (task) {
+      await follow(state, () => {});
+    } else {
+      const { show } = useReading.getState();
+      await follow(state, show);
+      show(null);
+    }
   }
 }
 

@@ -339,7 +339,7 @@ function Fits({
               key={`${f.rows} ${f.columns} ${f.rotationDeg}`}
               className="border-edge/60 num border-b"
             >
-              <td>
+              <td className="whitespace-nowrap">
                 {f.rows} × {f.columns}
                 {f.rotationDeg % 180 === 0 ? '' : ' ⟲'}
               </td>

@@ -67,32 +67,19 @@ public record SourceFile(
     }
 
     public SourceFile withScale(String words, boolean stated) {
-        return read(words, stated, applied, suggested, stepNm);
+        return read(words, stated, applied, suggested, stepNm, tools);
     }
 
     public SourceFile moved(Optional<Correction> done, Optional<Correction> wanted) {
-        return read(scale, scaleStated, done, wanted, stepNm);
+        return read(scale, scaleStated, done, wanted, stepNm, tools);
     }
 
     public SourceFile withStep(double nm) {
-        return read(scale, scaleStated, applied, suggested, nm);
+        return read(scale, scaleStated, applied, suggested, nm, tools);
     }
 
     public SourceFile withTools(List<UnsizedTool> unsized) {
-        return new SourceFile(
-                path,
-                role,
-                evidence,
-                against,
-                confidence,
-                chosen,
-                doubt,
-                scale,
-                scaleStated,
-                applied,
-                suggested,
-                stepNm,
-                unsized);
+        return read(scale, scaleStated, applied, suggested, stepNm, unsized);
     }
 
     /** The same content, taken for something else. */
@@ -120,7 +107,8 @@ public record SourceFile(
             boolean stated,
             Optional<Correction> done,
             Optional<Correction> wanted,
-            double step) {
+            double step,
+            List<UnsizedTool> unsized) {
         return new SourceFile(
                 path,
                 role,
@@ -134,6 +122,6 @@ public record SourceFile(
                 done,
                 wanted,
                 step,
-                tools);
+                unsized);
     }
 }

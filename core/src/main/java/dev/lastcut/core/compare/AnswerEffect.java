@@ -7,6 +7,7 @@ import dev.lastcut.core.board.Problem;
 import dev.lastcut.core.board.Role;
 import dev.lastcut.core.board.Side;
 import dev.lastcut.core.board.SourceFile;
+import dev.lastcut.core.intake.reading.JobFile;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.EnumMap;
@@ -67,14 +68,14 @@ public final class AnswerEffect {
             if (is == null) {
                 all.add("The board has no " + role.words() + ".");
             } else if (was == null) {
-                all.add("The board gets " + role.words() + " from " + leaf(is) + ".");
+                all.add("The board gets " + role.words() + " from " + JobFile.leaf(is) + ".");
             } else if (!was.equals(is)) {
                 all.add(
                         capital(role.words())
                                 + " comes from "
-                                + leaf(is)
+                                + JobFile.leaf(is)
                                 + ", not "
-                                + leaf(was)
+                                + JobFile.leaf(was)
                                 + ".");
             }
         }
@@ -144,7 +145,7 @@ public final class AnswerEffect {
                         .filter(f -> !f.role().equals(then.get(f.path())))
                         .toList();
         for (SourceFile f : changed.subList(0, Math.min(MOST_FILES, changed.size()))) {
-            all.add(leaf(f.path()) + " becomes " + f.role().words() + ".");
+            all.add(JobFile.leaf(f.path()) + " becomes " + f.role().words() + ".");
         }
         if (changed.size() > MOST_FILES) {
             all.add((changed.size() - MOST_FILES) + " more files change with it.");
@@ -169,7 +170,7 @@ public final class AnswerEffect {
     }
 
     private static String said(Problem p) {
-        return p.file().isEmpty() ? p.text() : leaf(p.file()) + ": " + p.text();
+        return p.file().isEmpty() ? p.text() : JobFile.leaf(p.file()) + ": " + p.text();
     }
 
     /** How many files are still in doubt. */
@@ -181,10 +182,6 @@ public final class AnswerEffect {
                         : open == 1
                                 ? "1 file is still in doubt then."
                                 : open + " files are still in doubt then.");
-    }
-
-    private static String leaf(String path) {
-        return path.substring(path.lastIndexOf('/') + 1);
     }
 
     private static String capital(String words) {

@@ -30,8 +30,6 @@ final class BoardMembers {
     /** So many of the parts of a list must be those that are placed. */
     private static final double SAME_PARTS = 0.8;
 
-    private static final double SLACK_NM = 500_000;
-
     private final Map<String, Reading> readings;
     private final List<Set<String>> boards;
     private final List<PointMatch> pads = new ArrayList<>();
@@ -98,17 +96,16 @@ final class BoardMembers {
      * the smaller.
      */
     private void placements(Envelope edge) {
-        Envelope reach = new Envelope(edge);
-        reach.expandBy(SLACK_NM);
         List<String> within = new ArrayList<>();
         List<String> beyond = new ArrayList<>();
         readings.forEach(
                 (path, r) -> {
                     if (r instanceof Reading.Placements p && !p.result().parts().isEmpty()) {
-                        boolean inside =
-                                p.result().parts().stream()
-                                        .allMatch(x -> reach.contains(x.at().coordinate()));
-                        (inside ? within : beyond).add(path);
+                        Envelope places = new Envelope();
+                        p.result()
+                                .parts()
+                                .forEach(x -> places.expandToInclude(x.at().coordinate()));
+                        (BoardsInPack.within(places, edge) ? within : beyond).add(path);
                     }
                 });
         boards.get(1).addAll(beyond);

@@ -114,7 +114,8 @@ final class BoardsInPack {
         return own >= FEWEST_FILES && other >= FEWEST_FILES && beyond >= 2;
     }
 
-    private static boolean within(Envelope picture, Envelope board) {
+    /** Whether something lies on a board, or half a millimetre beside it at most. */
+    static boolean within(Envelope picture, Envelope board) {
         Envelope reach = new Envelope(board);
         reach.expandBy(SLACK_NM);
         return reach.contains(picture);

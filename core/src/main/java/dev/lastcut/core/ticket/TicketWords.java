@@ -143,7 +143,7 @@ public final class TicketWords {
     }
 
     /** The keys whose values differ, in order. */
-    static <K extends Comparable<K>, V> List<K> different(Map<K, V> a, Map<K, V> b) {
+    public static <K extends Comparable<K>, V> List<K> different(Map<K, V> a, Map<K, V> b) {
         TreeSet<K> keys = new TreeSet<>(a.keySet());
         keys.addAll(b.keySet());
         return keys.stream().filter(k -> !same(a.get(k), b.get(k))).toList();

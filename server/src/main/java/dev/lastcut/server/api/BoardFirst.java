@@ -17,11 +17,6 @@ import org.springframework.web.servlet.HandlerInterceptor;
  */
 @Component
 class BoardFirst implements HandlerInterceptor {
-    /** A board that is read within this time is answered without a word about reading. */
-    private static final long PATIENCE_MS = 300;
-
-    private static final long LONGEST_MS = 600_000;
-
     private final Opening opening;
 
     BoardFirst(Opening opening) {
@@ -40,7 +35,8 @@ class BoardFirst implements HandlerInterceptor {
             return true;
         }
         boolean async = BoardRoutes.isAsync(request);
-        Optional<TaskState> reading = opening.open(job.get(), async ? PATIENCE_MS : LONGEST_MS);
+        Optional<TaskState> reading =
+                opening.open(job.get(), async ? Opening.PATIENCE_MS : Opening.LONGEST_MS);
         if (reading.isEmpty()) {
             return true;
         }

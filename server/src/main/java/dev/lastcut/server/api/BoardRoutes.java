@@ -20,20 +20,25 @@ final class BoardRoutes {
 
     /** The job whose board is asked about; empty for every other request. */
     static Optional<Long> job(HttpServletRequest request, Object handler) {
-        Object variables = request.getAttribute(HandlerMapping.URI_TEMPLATE_VARIABLES_ATTRIBUTE);
         if (!request.getMethod().equals("GET")
                 || !(handler instanceof HandlerMethod method)
                 || method.hasMethodAnnotation(WithoutBoard.class)
                 || method.getBeanType().isAnnotationPresent(WithoutBoard.class)
-                || !request.getRequestURI().startsWith("/api/jobs/")
-                || !(variables instanceof Map<?, ?> all)
-                || !(all.get("id") instanceof String id)) {
+                || !request.getRequestURI().startsWith("/api/jobs/")) {
+            return Optional.empty();
+        }
+        return id(request);
+    }
+
+    /** The number in a route; empty where it has none, or for what is none: it says so itself. */
+    static Optional<Long> id(HttpServletRequest request) {
+        Object variables = request.getAttribute(HandlerMapping.URI_TEMPLATE_VARIABLES_ATTRIBUTE);
+        if (!(variables instanceof Map<?, ?> all) || !(all.get("id") instanceof String id)) {
             return Optional.empty();
         }
         try {
             return Optional.of(Long.valueOf(id));
         } catch (NumberFormatException e) {
-            // The route says so itself.
             return Optional.empty();
         }
     }

@@ -6,14 +6,12 @@ import dev.lastcut.core.intake.Choices;
 import dev.lastcut.core.intake.Intake;
 import dev.lastcut.core.intake.UnusablePackException;
 import dev.lastcut.core.ticket.Ticket;
+import dev.lastcut.core.ticket.TicketWords;
 import dev.lastcut.server.ticket.BadTicketException;
 import dev.lastcut.server.ticket.Tickets;
 import dev.lastcut.server.work.TaskRunner;
 import dev.lastcut.server.work.TaskState;
-import java.util.HashSet;
 import java.util.List;
-import java.util.Map;
-import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
@@ -89,18 +87,12 @@ public class AnswerService {
 
     private static Set<String> answered(Choices now, Choices then) {
         Set<String> all = new TreeSet<>();
-        different(now.roles(), then.roles(), all);
-        different(now.columns(), then.columns(), all);
-        different(now.toolSizes(), then.toolSizes(), all);
-        different(now.formats(), then.formats(), all);
-        different(now.unitsNm(), then.unitsNm(), all);
-        different(now.corrections(), then.corrections(), all);
+        all.addAll(TicketWords.different(now.roles(), then.roles()));
+        all.addAll(TicketWords.different(now.columns(), then.columns()));
+        all.addAll(TicketWords.different(now.toolSizes(), then.toolSizes()));
+        all.addAll(TicketWords.different(now.formats(), then.formats()));
+        all.addAll(TicketWords.different(now.unitsNm(), then.unitsNm()));
+        all.addAll(TicketWords.different(now.corrections(), then.corrections()));
         return all;
-    }
-
-    private static <T> void different(Map<String, T> a, Map<String, T> b, Set<String> all) {
-        Set<String> paths = new HashSet<>(a.keySet());
-        paths.addAll(b.keySet());
-        paths.stream().filter(p -> !Objects.equals(a.get(p), b.get(p))).forEach(all::add);
     }
 }

@@ -20,8 +20,6 @@ import org.springframework.stereotype.Service;
 /** Choosing: what is chosen must be a ticket, and must fit the job. */
 @Service
 public class ChoiceService {
-    private static final long LONGEST_MS = 600_000;
-
     private final JobService jobs;
     private final TicketService tickets;
     private final Sheets sheets;
@@ -100,18 +98,17 @@ public class ChoiceService {
                     .ifPresent(says -> all.add(new Misfit("shop", says.replaceAll("\\.$", ""))));
         }
         // Only then is the board looked at: it may have to be read for it, which is a task.
-        boolean asked =
-                !after.currents().equals(before.currents())
-                        || !after.mill().equals(before.mill())
-                        || !after.parts().equals(before.parts())
-                        || !after.stencil().equals(before.stencil());
-        if (asked) {
-            opening.open(id, LONGEST_MS);
+        boolean ofNets =
+                !after.currents().equals(before.currents()) || !after.mill().equals(before.mill());
+        boolean ofParts =
+                !after.parts().equals(before.parts()) || !after.stencil().equals(before.stencil());
+        if (ofNets || ofParts) {
+            opening.open(id, Opening.LONGEST_MS);
         }
-        if (!after.currents().equals(before.currents()) || !after.mill().equals(before.mill())) {
+        if (ofNets) {
             all.addAll(Misfit.nets(after, jobs.board(jobs.now(id), after)));
         }
-        if (!after.parts().equals(before.parts()) || !after.stencil().equals(before.stencil())) {
+        if (ofParts) {
             all.addAll(Misfit.parts(after, jobs.board(jobs.now(id), after).board()));
         }
         return all;

@@ -9,7 +9,10 @@ import org.springframework.stereotype.Component;
 @Component
 public class Opening {
     /** A board that is read within this time is shown without a word about reading. */
-    private static final long PATIENCE_MS = 300;
+    public static final long PATIENCE_MS = 300;
+
+    /** The patience of who has nothing to show meanwhile. */
+    public static final long LONGEST_MS = 600_000;
 
     private final JobService jobs;
     private final TicketService tickets;

@@ -69,18 +69,14 @@ class CancelledAnywhereTest {
         TaskRunner runner = workshop.a(TaskRunner.class);
         for (int step = 0; step < MOST_STEPS; step++) {
             CountDownLatch begin = new CountDownLatch(1);
-            CountDownLatch ended = new CountDownLatch(1);
-            TaskState begun =
-                    runner.start(
+            Jobs.Going going =
+                    Jobs.start(
+                            runner,
                             t -> {
                                 begin.await();
-                                try {
-                                    return work.run(t);
-                                } finally {
-                                    ended.countDown();
-                                }
+                                return work.run(t);
                             });
-            Task task = runner.find(begun.id()).orElseThrow();
+            Task task = going.task();
             AtomicInteger heard = new AtomicInteger();
             int at = step;
             boolean[] reached = new boolean[1];
@@ -94,7 +90,7 @@ class CancelledAnywhereTest {
                     });
             begin.countDown();
             TaskState answer = task.await(LONG_MS);
-            assertThat(ended.await(LONG_MS, TimeUnit.MILLISECONDS)).isTrue();
+            assertThat(going.ended().await(LONG_MS, TimeUnit.MILLISECONDS)).isTrue();
             assertThat(answer.status()).as("step " + step).isIn(Status.DONE, Status.CANCELLED);
             cancelled += answer.status() == Status.CANCELLED ? 1 : 0;
             left.is(answer.status() == Status.DONE, answer.result());

@@ -21,7 +21,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Random;
-import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.TimeUnit;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.Timeout;
@@ -48,21 +47,12 @@ class DamagedPacksTest {
     private static TaskState over(Workshop w, String what, TaskRunner.Work work)
             throws InterruptedException {
         TaskRunner runner = w.a(TaskRunner.class);
-        CountDownLatch ended = new CountDownLatch(1);
-        TaskState begun =
-                runner.start(
-                        t -> {
-                            try {
-                                return work.run(t);
-                            } finally {
-                                ended.countDown();
-                            }
-                        });
-        Task task = runner.find(begun.id()).orElseThrow();
+        Jobs.Going going = Jobs.start(runner, work);
+        Task task = going.task();
         TaskState state = task.await(LONGEST_MS);
         if (!state.isOver()) {
-            runner.cancel(begun.id());
-            assertThat(ended.await(CANCEL_MS, TimeUnit.MILLISECONDS))
+            runner.cancel(state.id());
+            assertThat(going.ended().await(CANCEL_MS, TimeUnit.MILLISECONDS))
                     .as(what + " goes on after it was cancelled, at: " + state.step())
                     .isTrue();
             return task.state();

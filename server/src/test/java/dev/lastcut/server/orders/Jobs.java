@@ -10,6 +10,7 @@ import dev.lastcut.server.work.TaskState;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
+import java.util.concurrent.CountDownLatch;
 import java.util.function.Consumer;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.jdbc.datasource.SimpleDriverDataSource;
@@ -32,6 +33,24 @@ final class Jobs {
             throw new IllegalStateException(over.toString());
         }
         return over.result();
+    }
+
+    /** Work that was started, and whether it has ended, however its task stands. */
+    record Going(Task task, CountDownLatch ended) {}
+
+    /** Starts some work whose end can be waited for when its task was cancelled before. */
+    static Going start(TaskRunner runner, TaskRunner.Work work) {
+        CountDownLatch ended = new CountDownLatch(1);
+        TaskState begun =
+                runner.start(
+                        t -> {
+                            try {
+                                return work.run(t);
+                            } finally {
+                                ended.countDown();
+                            }
+                        });
+        return new Going(runner.find(begun.id()).orElseThrow(), ended);
     }
 
     static Pack pack(String name) throws Exception {
