@@ -343,7 +343,7 @@ function Fits({
                 {f.rows} × {f.columns}
                 {f.rotationDeg % 180 === 0 ? '' : ' ⟲'}
               </td>
-              <td className="pl-2 text-right whitespace-nowrap">
+              <td className="pl-3 text-right whitespace-nowrap">
                 {f.widthMm.toFixed(0)} × {f.heightMm.toFixed(0)}
               </td>
               <td className="pl-2 text-right whitespace-nowrap">{f.usedPercent.toFixed(0)} %</td>
@@ -352,7 +352,7 @@ function Fits({
                 {f.spare > 0 ? <span className="text-faint"> +{f.spare}</span> : null}
               </td>
               <td className="pl-2 text-right whitespace-nowrap">{f.each.toFixed(2)}</td>
-              <td className="pl-2 text-right whitespace-nowrap">
+              <td className="text-right whitespace-nowrap">
                 <Button
                   look="quiet"
                   disabled={busy}
