@@ -204,6 +204,7 @@ function Bench({ job, station }: { job: Job; station: Station }) {
   const stripPlan = stripEdit.plan;
   const kit = useKit(job, station === 'bench');
   const kitStep = useKitStep((s) => s.step);
+  const kitBoard = useKitStep((s) => s.board);
   const photo = usePhoto();
   const index = Math.min(operation, (outputs.data?.operations.length ?? 1) - 1);
   const paths = useQuery({
@@ -261,7 +262,7 @@ function Bench({ job, station }: { job: Job; station: Station }) {
     if (station === 'shop' && mark) {
       return drawMark(mark);
     }
-    if (station === 'touch-up') {
+    if (station === 'touch-up' || (station === 'parts' && (touch.asking || touch.outline))) {
       return drawTouch(touch);
     }
     if (station === 'stencil' && stencil.data) {
@@ -278,10 +279,22 @@ function Bench({ job, station }: { job: Job; station: Station }) {
     }
     if (station === 'bench' && parts.data) {
       const step = kit.data?.steps[Math.min(kitStep, kit.data.steps.length - 1)] ?? null;
-      return drawKit(parts.data, step, new Set(kit.data?.done));
+      const soldered = kitBoard === null ? kit.data?.done : kit.data?.ticked[kitBoard - 1];
+      return drawKit(parts.data, step, new Set(soldered));
     }
     return null;
-  }, [station, mark, touch, stencil.data, chosenPart, parts.data, kit.data, kitStep, photo]);
+  }, [
+    station,
+    mark,
+    touch,
+    stencil.data,
+    chosenPart,
+    parts.data,
+    kit.data,
+    kitStep,
+    kitBoard,
+    photo,
+  ]);
   const checkData = check.data ?? null;
   const outputData = outputs.data ?? null;
   const panels: Record<Station, React.ReactNode> = {
@@ -347,7 +360,7 @@ function Bench({ job, station }: { job: Job; station: Station }) {
               parts={station === 'parts' ? (parts.data ?? null) : null}
               paths={station === 'mill' && millTab === 'programs' ? (paths.data ?? null) : null}
               milling={station === 'mill'}
-              touching={station === 'touch-up'}
+              touching={station === 'touch-up' || station === 'parts'}
               before={station === 'touch-up' && touch.look === 'before' && job.touches.listed > 0}
               over={over}
               focus={focus}

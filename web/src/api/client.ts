@@ -79,6 +79,8 @@ export type DeskOrderView = Omit<Schemas['DeskOrderView'], 'reading' | 'said'> &
 /** The job is null where there was none yet. */
 export type Broken = Omit<Schemas['BrokenView'], 'job'> & { job: number | null };
 export type NamedPlace = Schemas['NamedPlace'];
+export type RoomAbove = Schemas['RoomAboveView'];
+export type HeightZone = Schemas['HeightZoneView'];
 export type Solid = Schemas['SolidView'];
 export type TaskState = Schemas['TaskState'];
 export type History = Schemas['HistoryView'];
@@ -158,8 +160,11 @@ interface Problem {
 }
 
 /** Asks; while the answer is computed, or a board is read for it, that is followed and shown. */
-async function send(path: string, init: RequestInit = {}): Promise<Response> {
-  const reads = (init.method ?? 'GET') === 'GET';
+async function send(
+  path: string,
+  init: RequestInit = {},
+  reads = (init.method ?? 'GET') === 'GET',
+): Promise<Response> {
   let task = '';
   for (;;) {
     const headers = { ...init.headers, Prefer: 'respond-async', ...(task ? { Task: task } : {}) };
@@ -212,6 +217,11 @@ function request(method: string, body?: unknown, version?: number): RequestInit 
 
 async function json<T>(path: string, method = 'GET', body?: unknown, version?: number): Promise<T> {
   return (await (await send(path, request(method, body, version))).json()) as T;
+}
+
+/** Asks with a body, as what is asked is too long for an address; nothing is changed. */
+async function asking<T>(path: string, body?: unknown): Promise<T> {
+  return (await (await send(path, request('POST', body), true)).json()) as T;
 }
 
 const job = (id: number) => `/api/jobs/${id}`;
@@ -307,15 +317,28 @@ export const api = {
     return readJob(id);
   },
   /** What choosing parts of the ticket would change of the board; nothing is kept. */
-  answerEffect: async (id: number, parts: Record<string, unknown>) => {
-    for (;;) {
-      const response = await send(`${job(id)}/answers/effect`, request('POST', parts));
-      if (response.status !== 202) {
-        return (await response.json()) as Schemas['AnswerView'];
-      }
-      await follow((await response.json()) as TaskState, () => {});
-    }
-  },
+  answerEffect: (id: number, parts: Record<string, unknown>) =>
+    asking<Schemas['AnswerEffectView']>(`${job(id)}/answers/effect`, parts),
+  roomAbove: (id: number) => json<RoomAbove>(`${job(id)}/heights`),
+  zoneDrawing: (id: number, path: string) =>
+    json<Schemas['ZoneDrawingView']>(`${job(id)}/heights/drawing?${new URLSearchParams({ path })}`),
+  /** Chooses the room above the board, whole. */
+  chooseHeights: (
+    id: number,
+    zones: readonly Omit<HeightZone, 'tooHigh'>[],
+    unshaded: Readonly<Record<string, number>>,
+  ) =>
+    choose(id, {
+      heights: {
+        zones: zones.map((z) => ({
+          name: z.name,
+          side: z.side,
+          at_most_mm: z.atMostMm,
+          ...(z.area.length > 0 ? { area: z.area } : {}),
+        })),
+        unshaded,
+      },
+    }),
   pictureAddress: (
     id: number,
     path: string,
@@ -409,7 +432,7 @@ export const api = {
     return json<Current[]>(`${job(id)}/currents`);
   },
   pads: (id: number, net: string) => json<Pad[]>(`${job(id)}/pads?net=${encodeURIComponent(net)}`),
-  path: (id: number, current: Current) => json<CurrentPath>(`${job(id)}/path`, 'POST', current),
+  path: (id: number, current: Current) => asking<CurrentPath>(`${job(id)}/path`, current),
   check: (id: number) => json<Check>(`${job(id)}/check`),
   signOff: (id: number, findings: string[], by: string, reason: string) =>
     toAnswer<Check>(id, `${job(id)}/sign-offs`, 'POST', { findings, by, reason }),
@@ -484,8 +507,9 @@ export const api = {
   lookedAt: (id: number, footprint: string, side: string, looked: boolean) =>
     toVersion(id, `${job(id)}/placement/looked`, 'POST', { footprint, side, looked }),
   kit: (id: number) => json<Kit>(`${job(id)}/kit`),
-  tick: (id: number, designators: readonly string[], done: boolean) =>
-    json<Kit>(`${job(id)}/kit/done`, 'POST', { designators, done }),
+  /** Ticks parts of the guide on one board of the batch, or on all of them. */
+  tick: (id: number, designators: readonly string[], done: boolean, board: number | null) =>
+    json<Kit>(`${job(id)}/kit/done`, 'POST', { designators, done, board }),
   /** The order of the guide; an empty one takes it back to the proposed one. */
   guideOrder: (id: number, lines: readonly { solder?: string; own?: string }[]) =>
     toVersion(id, `${job(id)}/kit/guide`, 'POST', { lines }),
@@ -559,7 +583,7 @@ export const api = {
   millSets: (id: number) => json<MillSets>(`${job(id)}/mill/sets`),
   compareSets: (id: number) => json<TaskState>(`${job(id)}/mill/sets`, 'POST'),
   millAreas: (id: number, side: string, tools: string[]) =>
-    json<MillAreas>(`${job(id)}/mill/areas/${side}`, 'POST', tools),
+    asking<MillAreas>(`${job(id)}/mill/areas/${side}`, tools),
   heights: (id: number, side: string) => json<Heights>(`${job(id)}/mill/heights/${side}`),
   keepHeights: (id: number, side: string, text: string) =>
     toAnswer<Heights>(id, `${job(id)}/mill/heights/${side}`, 'PUT', { text }),
@@ -567,7 +591,7 @@ export const api = {
     toAnswer<Heights>(id, `${job(id)}/mill/heights/${side}`, 'DELETE'),
   rehearse: (id: number, wish: Wish) => json<TaskState>(`${job(id)}/mill/rehearsal`, 'POST', wish),
   rehearsal: (id: number, wish: Wish) =>
-    json<Rehearsal>(`${job(id)}/mill/rehearsal/result`, 'POST', wish),
+    asking<Rehearsal>(`${job(id)}/mill/rehearsal/result`, wish),
   bench: (id: number) => json<BenchView>(`${job(id)}/mill/bench`),
   onBench: (id: number, wish: BenchWish) => json<BenchView>(`${job(id)}/mill/bench`, 'POST', wish),
   /** Takes what was probed over into the ticket. */
@@ -575,7 +599,7 @@ export const api = {
     toAnswer<BenchView>(id, `${job(id)}/mill/bench`, 'POST', { wish: 'keep' }),
   benchTrail: (id: number, from: number) =>
     json<Schemas['TrailView']>(`${job(id)}/mill/bench/trail?from=${from}`),
-  benchLook: (id: number) => json<Rehearsal>(`${job(id)}/mill/bench/look`, 'POST'),
+  benchLook: (id: number) => asking<Rehearsal>(`${job(id)}/mill/bench/look`),
   history: (id: number) => json<History>(`${job(id)}/history`),
   goToVersion: (id: number, version: number) =>
     toVersion(id, `${job(id)}/versions/${version}`, 'POST'),

@@ -46,18 +46,23 @@ function One({ job, answer }: { job: Job; answer: Possible }) {
 export function AnswerEffects({
   job,
   answers,
-  open: first,
+  open: proposed,
 }: {
   job: Job;
   answers: readonly Possible[];
-  /** Whether it is shown at once. */
+  /** Whether it is shown until someone opens or closes it. */
   open: boolean;
 }) {
-  const [open, setOpen] = useState(first);
+  const [chosen, setChosen] = useState<boolean>();
+  const open = chosen ?? proposed;
   return (
     <details
       open={open}
-      onToggle={(e) => setOpen(e.currentTarget.open)}
+      onToggle={(e) => {
+        if (e.currentTarget.open !== open) {
+          setChosen(e.currentTarget.open);
+        }
+      }}
       className="border-edge mt-2 border-t pt-1 text-[13px]"
     >
       <summary className="text-petrol cursor-pointer underline">What each answer changes</summary>

@@ -24,6 +24,15 @@ import {
 
 type Say = (answers: readonly Answer[]) => void;
 
+/** A question about some files. */
+interface Asked {
+  job: Job;
+  files: readonly JobFile[];
+  say: Say;
+  /** Whether the effects of its answers are shown at once. */
+  open: boolean;
+}
+
 function Card({ title, children }: { title: string; children: React.ReactNode }) {
   return (
     <section
@@ -37,17 +46,7 @@ function Card({ title, children }: { title: string; children: React.ReactNode })
 }
 
 /** Old and new versions side by side: one answer for all of them. */
-function Versions({
-  job,
-  files,
-  say,
-  open,
-}: {
-  job: Job;
-  files: readonly JobFile[];
-  say: Say;
-  open: boolean;
-}) {
+function Versions({ job, files, say, open }: Asked) {
   const pairs = pairsOf(files);
   const dated = pairs.every((p) => p.dated);
   return (
@@ -99,13 +98,7 @@ function Boards({
   say,
   split,
   open,
-}: {
-  job: Job;
-  files: readonly JobFile[];
-  say: Say;
-  split: (here: readonly Answer[], there: readonly Answer[]) => void;
-  open: boolean;
-}) {
+}: Asked & { split: (here: readonly Answer[], there: readonly Answer[]) => void }) {
   const boards = [...boardsOf(files)];
   const [first, second] = boards;
   return (
@@ -140,17 +133,7 @@ function Boards({
 }
 
 /** One question that settles the files of both sides. */
-function Sides({
-  job,
-  files,
-  say,
-  open,
-}: {
-  job: Job;
-  files: readonly JobFile[];
-  say: Say;
-  open: boolean;
-}) {
+function Sides({ job, files, say, open }: Asked) {
   const pair = sidePair(files);
   if (!pair) {
     return null;
@@ -215,9 +198,13 @@ function Sides({
 }
 
 /** The inner layers from the top down, moved until they are in order. */
-function Order({ job, files, say }: { job: Job; files: readonly JobFile[]; say: Say }) {
+function Order({ job, files, say, open }: Asked) {
   const [paths, setPaths] = useState(files.map((f) => f.path));
   const roles = files.map((f) => f.role);
+  const answer = (order: readonly string[]) =>
+    order.map((path, i) => ({ path, role: roles[i] ?? '' }));
+  // Two layers have two orders; of more, the one that is shown.
+  const orders = paths.length === 2 ? [paths, [...paths].reverse()] : [paths];
   const move = (from: number, to: number) => {
     const next = [...paths];
     const [moved] = next.splice(from, 1);
@@ -261,9 +248,15 @@ function Order({ job, files, say }: { job: Job; files: readonly JobFile[]; say: 
       <p className="text-faint mb-1.5 text-[13px]">
         From the top down. Nothing in the files tells; the layout does.
       </p>
-      <Button onClick={() => say(paths.map((path, i) => ({ path, role: roles[i] ?? '' })))}>
-        This is the order
-      </Button>
+      <Button onClick={() => say(answer(paths))}>This is the order</Button>
+      <AnswerEffects
+        job={job}
+        open={open}
+        answers={orders.map((order) => ({
+          title: `From the top down: ${order.map(leaf).join(', ')}`,
+          parts: rolesPart(answer(order)),
+        }))}
+      />
     </Card>
   );
 }
@@ -374,7 +367,13 @@ export function Questions({
         />
       ) : null}
       {q.order.length > 0 ? (
-        <Order key={q.order.map((f) => f.path).join()} job={job} files={q.order} say={say} />
+        <Order
+          key={q.order.map((f) => f.path).join()}
+          job={job}
+          files={q.order}
+          say={say}
+          open={isFirst(q.order[0])}
+        />
       ) : null}
       {q.single.map((f) => (
         <Single key={f.path} job={job} file={f} say={say} open={isFirst(f)} />

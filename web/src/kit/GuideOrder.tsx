@@ -4,6 +4,12 @@ import { usePartsChange } from '../parts/usePartsChange';
 import { Button } from '../ui/Button';
 import { moved, said, type Line } from './order';
 
+/** The line under a place of the window; null beside them. */
+function lineAt(x: number, y: number): number | null {
+  const line = document.elementFromPoint(x, y)?.closest<HTMLElement>('[data-line]');
+  return line ? Number(line.dataset['line']) : null;
+}
+
 /**
  * The lines of the guide in order: dragged, or moved with Alt and the arrow keys; steps of one's own
  * are put in between.
@@ -82,7 +88,34 @@ export function GuideOrder({
               }}
               className={`flex items-baseline gap-2 border-b ${over === i && dragged !== i ? 'border-sienna border-b-2' : 'border-edge/60'}`}
             >
-              <span aria-hidden className="text-faint cursor-grab select-none">
+              <span
+                aria-hidden
+                data-grip
+                className="text-faint -my-1 cursor-grab touch-none px-1 py-2 select-none"
+                onPointerDown={(e) => {
+                  // A mouse drags the line itself; a finger or pen has only this.
+                  if (e.pointerType !== 'mouse') {
+                    e.currentTarget.setPointerCapture(e.pointerId);
+                    setDragged(i);
+                  }
+                }}
+                onPointerMove={(e) => {
+                  if (e.pointerType !== 'mouse' && dragged !== null) {
+                    setOver(lineAt(e.clientX, e.clientY) ?? over);
+                  }
+                }}
+                onPointerUp={(e) => {
+                  if (e.pointerType !== 'mouse' && dragged !== null) {
+                    move(dragged, lineAt(e.clientX, e.clientY) ?? over ?? dragged);
+                    setDragged(null);
+                    setOver(null);
+                  }
+                }}
+                onPointerCancel={() => {
+                  setDragged(null);
+                  setOver(null);
+                }}
+              >
                 ⠿
               </span>
               {s ? (

@@ -6,12 +6,17 @@ import { pictureKey } from '../table/useLayers';
 interface KitState {
   step: number;
   to: (step: number) => void;
+  /** The board of the batch that is soldered, counted from 1; null for all together. */
+  board: number | null;
+  onBoard: (board: number | null) => void;
 }
 
 /** Which step of the guide is open; -1 for the list. */
 export const useKitStep = create<KitState>((set) => ({
   step: 0,
   to: (step) => set({ step }),
+  board: null,
+  onBoard: (board) => set({ board }),
 }));
 
 export const kitKey = (job: Job) => ['kit', job.id, pictureKey(job), job.sheetId, job.version];

@@ -2,6 +2,7 @@ import { useVirtualizer } from '@tanstack/react-virtual';
 import { useRef, useState } from 'react';
 import type { Job, Parts } from '../api/client';
 import { ByPackage } from '../placement/ByPackage';
+import { Heights } from '../placement/Heights';
 import { usePlacement } from '../placement/usePlacement';
 import { useView } from '../store/view';
 import { Toggle } from '../ui/Button';
@@ -38,7 +39,10 @@ export function PlacementTab({
       {lines ? (
         <Lines parts={parts} />
       ) : placement.data ? (
-        <ByPackage job={job} placement={placement.data} change={change} />
+        <>
+          <Heights job={job} change={change} />
+          <ByPackage job={job} placement={placement.data} change={change} />
+        </>
       ) : placement.error ? (
         <p role="alert" className="text-stop">
           {placement.error.message}

@@ -10,7 +10,7 @@ import { ReceivedTab } from '../receiving/ReceivedTab';
 import { go } from '../router';
 import { useView } from '../store/view';
 import { number } from '../units';
-import { Button } from '../ui/Button';
+import { Button, Toggle } from '../ui/Button';
 import { Fact, Panel } from '../ui/Panel';
 import { FileList, MakeOutputs } from './outputs';
 
@@ -91,14 +91,15 @@ function Guide({ job, kit }: { job: Job; kit: Kit }) {
   const to = useKitStep((s) => s.to);
   const [error, setError] = useState('');
   const step = kit.steps[at];
-  const ticked = new Set(kit.done);
+  const one = useKitStep((s) => (s.board !== null && s.board <= kit.boards ? s.board : null));
+  const ticked = new Set(one === null ? kit.done : kit.ticked[one - 1]);
   const all = step ? names(step) : [];
   const isDone = all.every((d) => ticked.has(d));
   const tick = useCallback(
     (designators: readonly string[], done: boolean, then?: () => void) => {
       setError('');
       api
-        .tick(job.id, designators, done)
+        .tick(job.id, designators, done, one)
         .then((next) => {
           queries.setQueryData(kitKey(job), next);
           void queries.invalidateQueries({ queryKey: ['job', job.id] });
@@ -106,7 +107,7 @@ function Guide({ job, kit }: { job: Job; kit: Kit }) {
         })
         .catch((e: unknown) => setError(e instanceof Error ? e.message : String(e)));
     },
-    [job, queries],
+    [job, queries, one],
   );
   const next = useCallback(
     () => to(Math.min(at + 1, kit.steps.length - 1)),
@@ -205,6 +206,7 @@ function Guide({ job, kit }: { job: Job; kit: Kit }) {
           </li>
         ))}
       </ul>
+      <Boards kit={kit} parts={all} one={one} />
       <Note job={job} kit={kit} step={step} />
       <Picture job={job} kit={kit} step={step} />
       {at === kit.steps.length - 1
@@ -234,6 +236,42 @@ function Guide({ job, kit }: { job: Job; kit: Kit }) {
         <kbd className="num">Shift N</kbd> back.
       </p>
     </section>
+  );
+}
+
+/** Longer batches are counted, not shown board by board. */
+const MOST_BOARDS = 60;
+
+/** On which boards of the batch a step is done, and which of them is soldered. */
+function Boards({ kit, parts, one }: { kit: Kit; parts: readonly string[]; one: number | null }) {
+  const onBoard = useKitStep((s) => s.onBoard);
+  if (kit.boards < 2) {
+    return null;
+  }
+  const done = kit.ticked.map((on) => parts.every((d) => on.includes(d)));
+  return (
+    <div role="group" aria-label="Boards of the batch" className="mt-2">
+      <p className="text-faint text-[13px]">
+        Done on {done.filter(Boolean).length} of {kit.boards} boards. Ticks are for{' '}
+        {one === null ? 'all of them' : `board ${one}`}:
+      </p>
+      <div className="mt-0.5 flex flex-wrap gap-1">
+        <Toggle on={one === null} className="px-2 py-0.5" onClick={() => onBoard(null)}>
+          all
+        </Toggle>
+        {done.slice(0, MOST_BOARDS).map((d, i) => (
+          <Toggle
+            key={i}
+            on={one === i + 1}
+            className="num px-2 py-0.5"
+            onClick={() => onBoard(i + 1)}
+          >
+            {i + 1}
+            {d ? ' ✓' : ''}
+          </Toggle>
+        ))}
+      </div>
+    </div>
   );
 }
 

@@ -1,6 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useRef, useState } from 'react';
 import { api, type Job } from '../api/client';
+import { some } from '../placement/some';
 import { Select } from '../ui/Select';
 import { unpack } from './layers';
 import { holeMesh } from './Renderer';
@@ -71,6 +72,8 @@ export default function SolidView({ job }: { job: Job }) {
   const outlined = (surface.data?.positions.length ?? 0) > 0;
   const guessed = solid.data?.bodies.filter((b) => b.guessed).length ?? 0;
   const sized = solid.data?.bodies.filter((b) => b.known).length ?? 0;
+  const high = solid.data?.bodies.filter((b) => b.tooHigh).map((b) => b.designator) ?? [];
+  const zones = solid.data?.zones.length ?? 0;
   const off = solid.data?.bodies.filter((b) => !b.fitted).length ?? 0;
   return (
     <div className="from-paper to-card relative min-h-0 grow bg-linear-to-b">
@@ -105,6 +108,14 @@ export default function SolidView({ job }: { job: Job }) {
           parts as boxes
         </label>
       </div>
+      {zones > 0 || high.length > 0 ? (
+        <p
+          role="status"
+          className={`bg-card/90 border-edge absolute top-14 left-3 max-w-96 rounded border px-2 py-1 ${high.length > 0 ? 'text-stop font-semibold' : ''}`}
+        >
+          {high.length > 0 ? `Too high here: ${some(high)}` : 'All parts have room above.'}
+        </p>
+      ) : null}
       <p className="text-faint absolute right-3 bottom-2 left-3 text-[13px]">
         Drag to turn. {sized} boxes have the size of their part or package, the rest that of their
         pads and a usual height; the board is taken as 1.6 mm thick
@@ -112,7 +123,7 @@ export default function SolidView({ job }: { job: Job }) {
         {off > 0 ? `; ${off} left off ${off === 1 ? 'is' : 'are'} an outline` : ''}.
       </p>
       {surface.isSuccess && !outlined ? (
-        <p role="alert" className="text-stop absolute top-16 left-3">
+        <p role="alert" className="text-stop absolute top-24 left-3">
           There is no closed outline, so there is no board to show.
         </p>
       ) : null}

@@ -24,6 +24,10 @@ const LAMINATE = 0xc9b583;
 const SILK = 0xf4f1e8;
 const WALL = 0xa99663;
 const HOLE = 0x3a352c;
+const ZONE = 0x2f6f7a;
+const TOO_HIGH = 0xa8321f;
+/** In a pane as wide as high, or wider, the whole board is seen. */
+const WHOLE_ASPECT = 1;
 const LONGEST_TEXTURE = 4096;
 
 function flat(mesh: Mesh, { start, count }: Range): THREE.BufferGeometry {
@@ -169,7 +173,7 @@ export function walls(surface: Mesh, thickness: number): Float32Array {
 function box(parts: SolidParts, b: Solid['bodies'][number], thickness: number): THREE.Object3D {
   const tall = b.height / 1000;
   const shape = new THREE.BoxGeometry(b.length / 1000, b.width / 1000, tall);
-  const color = b.guessed ? 0x9a8f7c : b.throughHole ? 0x4b5560 : 0x33302c;
+  const color = b.tooHigh ? TOO_HIGH : b.guessed ? 0x9a8f7c : b.throughHole ? 0x4b5560 : 0x33302c;
   const part = b.fitted
     ? new THREE.Mesh(
         shape,
@@ -190,6 +194,44 @@ function box(parts: SolidParts, b: Solid['bodies'][number], thickness: number): 
     b.side === 'bottom' ? -tall / 2 : thickness + tall / 2,
   );
   return part;
+}
+
+/** The underside of what lies above the board: nothing may reach into it. */
+function slab(parts: SolidParts, z: Solid['zones'][number], thickness: number): THREE.Object3D {
+  const group = new THREE.Group();
+  const at = z.side === 'bottom' ? -z.atMostNm / 1000 : thickness + z.atMostNm / 1000;
+  for (const ring of z.rings) {
+    const shape = new THREE.Shape();
+    const edge: THREE.Vector3[] = [];
+    for (let i = 0; i + 1 < ring.length; i += 2) {
+      const x = ((ring[i] ?? 0) - parts.originX) / 1000;
+      const y = ((ring[i + 1] ?? 0) - parts.originY) / 1000;
+      edge.push(new THREE.Vector3(x, y, 0));
+      if (i === 0) {
+        shape.moveTo(x, y);
+      } else {
+        shape.lineTo(x, y);
+      }
+    }
+    group.add(
+      new THREE.Mesh(
+        new THREE.ShapeGeometry(shape),
+        new THREE.MeshBasicMaterial({
+          color: ZONE,
+          transparent: true,
+          opacity: 0.18,
+          side: THREE.DoubleSide,
+          depthWrite: false,
+        }),
+      ),
+      new THREE.LineLoop(
+        new THREE.BufferGeometry().setFromPoints(edge),
+        new THREE.LineBasicMaterial({ color: ZONE }),
+      ),
+    );
+  }
+  group.position.z = at;
+  return group;
 }
 
 /** Puts the board into a canvas; the returned function takes it away again. */
@@ -215,6 +257,7 @@ export function showSolid(canvas: HTMLCanvasElement, parts: SolidParts): () => v
   if (parts.bodies) {
     parts.solid.bodies.forEach((b) => board.add(box(parts, b, thickness)));
   }
+  parts.solid.zones.forEach((z) => board.add(slab(parts, z, thickness)));
   board.position.set(-parts.width / 2, -parts.height / 2, -thickness / 2);
   scene.add(board);
   scene.add(new THREE.AmbientLight(0xffffff, 1.6));
@@ -223,7 +266,9 @@ export function showSolid(canvas: HTMLCanvasElement, parts: SolidParts): () => v
   scene.add(sun);
   const size = Math.hypot(parts.width, parts.height);
   const camera = new THREE.PerspectiveCamera(32, 1, size / 200, size * 20);
-  camera.position.set(size * 0.1, -size * 1.05, size * 1.55);
+  // Seen from farther off in a narrow pane, so that no side is cut off.
+  const off = size * Math.max(1, WHOLE_ASPECT / (canvas.clientWidth / canvas.clientHeight || 1));
+  camera.position.set(off * 0.1, -off * 1.05, off * 1.55);
   const controls = new OrbitControls(camera, canvas);
   controls.enableDamping = false;
   controls.listenToKeyEvents(canvas);

@@ -24,7 +24,7 @@ import dev.lastcut.core.geometry.Pt;
 import dev.lastcut.core.kit.BenchKit;
 import dev.lastcut.core.placement.OffPads;
 import dev.lastcut.core.placement.TurnJudge;
-import dev.lastcut.core.placement.TurnedBack;
+import dev.lastcut.core.placement.UnrotatedPins;
 import dev.lastcut.core.placement.Verdict;
 import dev.lastcut.core.stencil.StencilPlan;
 import dev.lastcut.core.stencil.openings.Stencil;
@@ -123,7 +123,7 @@ public final class PlacementGrowth {
                                 for (;
                                         n < points.size() && isOf(points.get(n), placed.get(i));
                                         n++) {
-                                    TurnedBack.back(
+                                    UnrotatedPins.back(
                                             points.get(n).at(),
                                             placed.get(i),
                                             placed.get(i).rotationDeg());

@@ -26,8 +26,8 @@ import dev.lastcut.core.intake.Intake;
 import dev.lastcut.core.intake.PackReader;
 import dev.lastcut.core.touch.Drawings;
 import dev.lastcut.core.touch.Net;
-import dev.lastcut.core.touch.Room;
 import dev.lastcut.core.touch.Step;
+import dev.lastcut.core.touch.TouchClearances;
 import dev.lastcut.core.touch.Touched;
 import dev.lastcut.core.touch.Touches;
 import dev.lastcut.core.touch.copper.Pour;
@@ -102,7 +102,8 @@ public final class TouchGrowth {
                         false,
                         Optional.empty(),
                         Optional.empty());
-        Touched t = Touches.on(g, List.of(new Step(pour, true)), Room.USUAL, Drawings.NONE);
+        Touched t =
+                Touches.on(g, List.of(new Step(pour, true)), TouchClearances.USUAL, Drawings.NONE);
         if (!t.outcomes().get(0).done()) {
             throw new IllegalStateException(t.outcomes().get(0).why());
         }
@@ -191,11 +192,11 @@ public final class TouchGrowth {
         CapabilitySheet house = house();
         var findings = CheckRunner.run(new CheckContext(g, house, Headroom.NONE)).findings();
         List<Step> steps =
-                new Mending(g, Room.USUAL)
+                new Mending(g, TouchClearances.USUAL)
                         .plan(findings).offers().stream()
                                 .map(o -> new Step(o.touch(), true))
                                 .toList();
-        double all = ms(() -> Touches.on(g, steps, Room.USUAL, Drawings.NONE));
+        double all = ms(() -> Touches.on(g, steps, TouchClearances.USUAL, Drawings.NONE));
         if (out != null) {
             out.printf("%d touches that mend the hive scale node: %.0f ms%n", steps.size(), all);
         }

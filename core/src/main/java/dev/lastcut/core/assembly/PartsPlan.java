@@ -22,6 +22,7 @@ import java.util.TreeMap;
  * @param looked packages whose rotations somebody looked at, each with how they were then
  * @param guide the order of the bench guide
  * @param polarity the pin of a footprint that is the cathode or the plus, as somebody told it
+ * @param heights the room that parts have above the board
  */
 public record PartsPlan(
         Variants variants,
@@ -32,7 +33,8 @@ public record PartsPlan(
         SortedMap<String, String> notes,
         SortedMap<String, String> looked,
         SortedMap<String, String> polarity,
-        GuidePlan guide) {
+        GuidePlan guide,
+        Heights heights) {
     public static final PartsPlan NONE =
             new PartsPlan(
                     Variants.NONE,
@@ -43,7 +45,8 @@ public record PartsPlan(
                     new TreeMap<>(),
                     new TreeMap<>(),
                     new TreeMap<>(),
-                    GuidePlan.AS_PROPOSED);
+                    GuidePlan.AS_PROPOSED,
+                    Heights.NONE);
 
     public PartsPlan {
         known = Collections.unmodifiableSortedMap(new TreeMap<>(known));
@@ -64,28 +67,33 @@ public record PartsPlan(
     }
 
     public PartsPlan with(Variants other) {
-        return new PartsPlan(other, known, needs, turns, byHand, notes, looked, polarity, guide);
+        return new PartsPlan(
+                other, known, needs, turns, byHand, notes, looked, polarity, guide, heights);
     }
 
     public PartsPlan with(Turns other) {
-        return new PartsPlan(variants, known, needs, other, byHand, notes, looked, polarity, guide);
+        return new PartsPlan(
+                variants, known, needs, other, byHand, notes, looked, polarity, guide, heights);
     }
 
     public PartsPlan with(ByHand other) {
-        return new PartsPlan(variants, known, needs, turns, other, notes, looked, polarity, guide);
+        return new PartsPlan(
+                variants, known, needs, turns, other, notes, looked, polarity, guide, heights);
     }
 
     public PartsPlan knowing(Map<String, CataloguePart> more) {
         TreeMap<String, CataloguePart> all = new TreeMap<>(known);
         all.putAll(more);
-        return new PartsPlan(variants, all, needs, turns, byHand, notes, looked, polarity, guide);
+        return new PartsPlan(
+                variants, all, needs, turns, byHand, notes, looked, polarity, guide, heights);
     }
 
     /** With what a part must do; an empty list takes all back. */
     public PartsPlan needing(String designator, List<String> said) {
         TreeMap<String, List<String>> all = new TreeMap<>(needs);
         all.put(designator, said);
-        return new PartsPlan(variants, known, all, turns, byHand, notes, looked, polarity, guide);
+        return new PartsPlan(
+                variants, known, all, turns, byHand, notes, looked, polarity, guide, heights);
     }
 
     /** With a footprint looked at as its parts lie now; an empty text takes it back. */
@@ -93,26 +101,35 @@ public record PartsPlan(
         TreeMap<String, String> all = new TreeMap<>(looked);
         all.put(footprint, asTheyLie);
         all.values().removeIf(String::isEmpty);
-        return new PartsPlan(variants, known, needs, turns, byHand, notes, all, polarity, guide);
+        return new PartsPlan(
+                variants, known, needs, turns, byHand, notes, all, polarity, guide, heights);
     }
 
     /** With the pin of a footprint that is the cathode or the plus; empty takes it back. */
     public PartsPlan polarised(String footprint, Optional<String> pin) {
         TreeMap<String, String> all = new TreeMap<>(polarity);
         pin.ifPresentOrElse(x -> all.put(footprint, x), () -> all.remove(footprint));
-        return new PartsPlan(variants, known, needs, turns, byHand, notes, looked, all, guide);
+        return new PartsPlan(
+                variants, known, needs, turns, byHand, notes, looked, all, guide, heights);
     }
 
     /** With another order of the bench guide. */
     public PartsPlan guided(GuidePlan other) {
-        return new PartsPlan(variants, known, needs, turns, byHand, notes, looked, polarity, other);
+        return new PartsPlan(
+                variants, known, needs, turns, byHand, notes, looked, polarity, other, heights);
+    }
+
+    public PartsPlan with(Heights other) {
+        return new PartsPlan(
+                variants, known, needs, turns, byHand, notes, looked, polarity, guide, other);
     }
 
     /** With a note to a part; an empty one takes it back. */
     public PartsPlan noting(String designator, String note) {
         TreeMap<String, String> all = new TreeMap<>(notes);
         all.put(designator, note.strip());
-        return new PartsPlan(variants, known, needs, turns, byHand, all, looked, polarity, guide);
+        return new PartsPlan(
+                variants, known, needs, turns, byHand, all, looked, polarity, guide, heights);
     }
 
     /** What is known of the part that is fitted. */
@@ -135,6 +152,7 @@ public record PartsPlan(
                 written,
                 looked,
                 polarity,
-                guide.without(designators));
+                guide.without(designators),
+                heights);
     }
 }

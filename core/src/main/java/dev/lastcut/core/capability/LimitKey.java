@@ -27,6 +27,7 @@ public enum LimitKey {
     STENCIL_AREA_RATIO("Stencil area ratio", true, true),
     STENCIL_ASPECT("Stencil aspect ratio", true, true),
     STENCIL_WEB("Minimum stencil web", true),
+    DECOUPLING("Decoupling capacitor from its supply pin", false),
     BOARD_WIDTH_MIN("Minimum board width", true),
     BOARD_HEIGHT_MIN("Minimum board height", true),
     BOARD_WIDTH_MAX("Maximum board width", false),

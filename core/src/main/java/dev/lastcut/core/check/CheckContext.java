@@ -15,7 +15,6 @@ import dev.lastcut.core.capability.Headroom;
 import dev.lastcut.core.capability.Limit;
 import dev.lastcut.core.capability.LimitKey;
 import dev.lastcut.core.capability.Mill;
-import dev.lastcut.core.capability.Order;
 import dev.lastcut.core.capability.OrderMark;
 import dev.lastcut.core.capability.OrderOption;
 import dev.lastcut.core.capability.PanelTerms;
@@ -42,94 +41,28 @@ public final class CheckContext {
     /** Values of options that ask for nothing, which any shop does. */
     private static final Set<String> NOTHING = Set.of("none", "no", "as in the files");
 
-    /**
-     * What a board is held against.
-     *
-     * @param order what the maker chose of the shop's options
-     * @param currents currents the maker gave to nets
-     * @param setup how the board is set up, for a mill
-     * @param parts what is chosen about parts
-     * @param stencil what is chosen about the stencil
-     * @param panel the panel that is wanted; empty for single boards
-     */
-    public record Against(
-            CapabilitySheet sheet,
-            Headroom headroom,
-            Order order,
-            List<NetCurrent> currents,
-            MillSetup setup,
-            PartsPlan parts,
-            StencilPlan stencil,
-            Optional<PanelAsk> panel) {
-        public Against {
-            currents = List.copyOf(currents);
-        }
-
-        /** With the shop's usual options and no currents. */
-        public Against(CapabilitySheet sheet, Headroom headroom) {
-            this(sheet, headroom, Order.USUAL, List.of());
-        }
-
-        /** With the usual set-up of a mill. */
-        public Against(
-                CapabilitySheet sheet, Headroom headroom, Order order, List<NetCurrent> currents) {
-            this(sheet, headroom, order, currents, MillSetup.USUAL);
-        }
-
-        /** With nothing chosen about parts. */
-        public Against(
-                CapabilitySheet sheet,
-                Headroom headroom,
-                Order order,
-                List<NetCurrent> currents,
-                MillSetup setup) {
-            this(
-                    sheet,
-                    headroom,
-                    order,
-                    currents,
-                    setup,
-                    PartsPlan.NONE,
-                    StencilPlan.AS_DRAWN,
-                    Optional.empty());
-        }
-
-        public Against with(PartsPlan plan) {
-            return new Against(sheet, headroom, order, currents, setup, plan, stencil, panel);
-        }
-
-        public Against with(StencilPlan plan) {
-            return new Against(sheet, headroom, order, currents, setup, parts, plan, panel);
-        }
-
-        public Against with(PanelAsk wanted) {
-            return new Against(
-                    sheet, headroom, order, currents, setup, parts, stencil, Optional.of(wanted));
-        }
-    }
-
     /** Steps finer than this are told to nobody. */
     private static final double WORTH_SAYING_NM = 1_000;
 
     /** A question to what the board is held against, and its answer. */
-    public record Asked(Function<CheckContext, ?> question, Object answer) {
+    public record Dependency(Function<CheckContext, ?> question, Object answer) {
         public boolean sameIn(CheckContext other) {
             return answer.equals(question.apply(other));
         }
     }
 
     private final BoardGeometry geometry;
-    private final Against against;
-    private final List<Asked> asked = new ArrayList<>();
+    private final CheckTarget against;
+    private final List<Dependency> asked = new ArrayList<>();
     private double rounding;
 
-    public CheckContext(BoardGeometry geometry, Against against) {
+    public CheckContext(BoardGeometry geometry, CheckTarget against) {
         this.geometry = geometry;
         this.against = against;
     }
 
     public CheckContext(BoardGeometry geometry, CapabilitySheet sheet, Headroom headroom) {
-        this(geometry, new Against(sheet, headroom));
+        this(geometry, new CheckTarget(sheet, headroom));
     }
 
     /** The same with no questions noted yet. */
@@ -137,7 +70,7 @@ public final class CheckContext {
         return new CheckContext(geometry, against);
     }
 
-    public List<Asked> asked() {
+    public List<Dependency> asked() {
         return List.copyOf(asked);
     }
 
@@ -194,7 +127,7 @@ public final class CheckContext {
 
     private <T> T ask(Function<CheckContext, T> question) {
         T answer = question.apply(this);
-        asked.add(new Asked(question, answer));
+        asked.add(new Dependency(question, answer));
         return answer;
     }
 
@@ -211,10 +144,10 @@ public final class CheckContext {
     }
 
     private Optional<Bounds> boundsOf(LimitKey key, double step) {
-        return against.sheet
-                .limit(key, against.order, board().copper().size())
+        return against.sheet()
+                .limit(key, against.order(), board().copper().size())
                 .map(Limit::amount)
-                .map(n -> new Bounds(key, n, against.headroom.apply(key, n), step));
+                .map(n -> new Bounds(key, n, against.headroom().apply(key, n), step));
     }
 
     /** The coarsest step of the files of each kind, together. */
@@ -249,7 +182,7 @@ public final class CheckContext {
     }
 
     private double headroomOn(LimitKey key, double n) {
-        return against.headroom.apply(key, n);
+        return against.headroom().apply(key, n);
     }
 
     /** The number ordered of an option, or the shop's usual one. */
@@ -259,46 +192,46 @@ public final class CheckContext {
 
     /** What is ordered of an option, or the shop's usual; empty where it offers nothing. */
     public Optional<String> word(OrderOption option) {
-        return ask(c -> c.against.sheet.value(option, c.against.order));
+        return ask(c -> c.against.sheet().value(option, c.against.order()));
     }
 
     /** What the maker asked for of an option, offered or not. */
     public Optional<String> wish(OrderOption option) {
-        return ask(c -> c.against.order.value(option));
+        return ask(c -> c.against.order().value(option));
     }
 
     /** Where the house may print its mark; empty where no place is said. */
     public Optional<OrderMark> orderMark() {
-        return ask(c -> c.against.order.mark());
+        return ask(c -> c.against.order().mark());
     }
 
     public List<NetCurrent> currents() {
-        return ask(c -> c.against.currents);
+        return ask(c -> c.against.currents());
     }
 
     public String shopName() {
-        return ask(c -> c.against.sheet.name());
+        return ask(c -> c.against.sheet().name());
     }
 
     public int maxCopperLayers() {
-        return ask(c -> c.against.sheet.maxCopperLayers());
+        return ask(c -> c.against.sheet().maxCopperLayers());
     }
 
     public boolean plates() {
-        return ask(c -> c.against.sheet.plates());
+        return ask(c -> c.against.sheet().plates());
     }
 
     public Optional<Mill> mill() {
-        return ask(c -> c.against.sheet.mill());
+        return ask(c -> c.against.sheet().mill());
     }
 
     public MillSetup setup() {
-        return ask(c -> c.against.setup);
+        return ask(c -> c.against.setup());
     }
 
     /** The parts as they are built. */
     public List<Part> parts() {
-        return ask(c -> Population.of(c.board(), c.against.parts.variants()));
+        return ask(c -> Population.of(c.board(), c.against.parts().variants()));
     }
 
     /** Who fits each of them. */
@@ -306,42 +239,45 @@ public final class CheckContext {
         return ask(
                 c ->
                         Assignments.of(
-                                c.geometry(), c.against.sheet, c.against.order, c.against.parts));
+                                c.geometry(),
+                                c.against.sheet(),
+                                c.against.order(),
+                                c.against.parts()));
     }
 
     /** What is chosen about parts. */
     public PartsPlan partsPlan() {
-        return ask(c -> c.against.parts);
+        return ask(c -> c.against.parts());
     }
 
     /** What is chosen about the stencil. */
     public StencilPlan stencilPlan() {
-        return ask(c -> c.against.stencil);
+        return ask(c -> c.against.stencil());
     }
 
     /** What is known of the parts that are fitted, by number. */
     public Map<String, CataloguePart> known() {
-        return ask(c -> c.against.parts.known());
+        return ask(c -> c.against.parts().known());
     }
 
     /** What the shop takes of assembly; empty where it fits no parts. */
     public Optional<Assembly> assembly() {
-        return ask(c -> c.against.sheet.assembly());
+        return ask(c -> c.against.sheet().assembly());
     }
 
     /** Pairs of the order that the shop does not make together. */
     public List<Exclusion> excluded() {
-        return ask(c -> c.against.sheet.excluded(c.against.order, c.board().copper().size()));
+        return ask(c -> c.against.sheet().excluded(c.against.order(), c.board().copper().size()));
     }
 
     /** The currency of the shop's prices. */
     public String currency() {
-        return ask(c -> c.against.sheet.price().currency());
+        return ask(c -> c.against.sheet().price().currency());
     }
 
     /** What the shop adds for finer work. */
     public List<FineSurcharge> fineSurcharges() {
-        return ask(c -> c.against.sheet.price().fine());
+        return ask(c -> c.against.sheet().price().fine());
     }
 
     /** What was chosen and the shop does not offer, in words, beside what asks for nothing. */
@@ -350,20 +286,20 @@ public final class CheckContext {
                 c -> {
                     List<String> all = new ArrayList<>();
                     c.against
-                            .sheet
-                            .notOffered(c.against.order)
+                            .sheet()
+                            .notOffered(c.against.order())
                             .forEach(
                                     (o, v) -> {
                                         // What a shop says nothing of is not its choice.
-                                        boolean offers = c.against.sheet.options().containsKey(o);
+                                        boolean offers = c.against.sheet().options().containsKey(o);
                                         if (offers && !NOTHING.contains(v)) {
                                             all.add(o.title() + ": " + o.words(v));
                                         }
                                     });
                     c.against
-                            .sheet
-                            .carriageNotOffered(c.against.order)
-                            .filter(way -> !c.against.sheet.price().carriage().isEmpty())
+                            .sheet()
+                            .carriageNotOffered(c.against.order())
+                            .filter(way -> !c.against.sheet().price().carriage().isEmpty())
                             .ifPresent(way -> all.add("Carriage: " + way));
                     return all;
                 });
@@ -371,15 +307,15 @@ public final class CheckContext {
 
     /** What the shop takes of panels; empty where it does not say. */
     public Optional<PanelTerms> panelTerms() {
-        return ask(c -> c.against.sheet.panel());
+        return ask(c -> c.against.sheet().panel());
     }
 
     /** The panel that is wanted, laid out or with why it cannot be; empty for single boards. */
     public Optional<PanelAsk.Laid> panel() {
-        return ask(c -> c.against.panel).map(p -> p.on(geometry));
+        return ask(c -> c.against.panel()).map(p -> p.on(geometry));
     }
 
-    public Against against() {
+    public CheckTarget against() {
         return against;
     }
 

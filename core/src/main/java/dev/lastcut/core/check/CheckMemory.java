@@ -15,7 +15,7 @@ public final class CheckMemory {
     /** As many as there are sheets to hold side by side, and then some. */
     private static final int KEPT = 12;
 
-    private record Kept(List<CheckContext.Asked> asked, Outcome outcome) {}
+    private record Kept(List<CheckContext.Dependency> asked, Outcome outcome) {}
 
     private final Map<String, Deque<Kept>> kept = new HashMap<>();
 

@@ -2,11 +2,14 @@ package dev.lastcut.core.compare;
 
 import dev.lastcut.core.board.Board;
 import dev.lastcut.core.board.Layer;
+import dev.lastcut.core.board.LayerImage;
+import dev.lastcut.core.board.Outline;
 import dev.lastcut.core.board.PlacedPart;
 import dev.lastcut.core.board.Problem;
 import dev.lastcut.core.board.Role;
 import dev.lastcut.core.board.Side;
 import dev.lastcut.core.board.SourceFile;
+import dev.lastcut.core.geometry.Flattener;
 import dev.lastcut.core.intake.reading.JobFile;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -15,6 +18,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.stream.Collectors;
@@ -23,6 +27,7 @@ import java.util.stream.Collectors;
 public final class AnswerEffect {
     private static final int MOST_FILES = 4;
     private static final int MOST_PROBLEMS = 3;
+    private static final long TOLERANCE_NM = 10_000;
 
     private final Board before;
     private final Board after;
@@ -42,6 +47,7 @@ public final class AnswerEffect {
     public static List<String> of(Board before, Board after, Set<String> answered) {
         AnswerEffect e = new AnswerEffect(before, after);
         e.layers();
+        e.underneath();
         e.outline();
         e.count("hole", before.holes().size(), after.holes().size());
         e.count("part", before.partCount(), after.partCount());
@@ -79,6 +85,41 @@ public final class AnswerEffect {
                                 + ".");
             }
         }
+    }
+
+    /** What lies next to the outer copper and so serves as its return path, when that changes. */
+    private void underneath() {
+        underneath(Side.TOP, 1);
+        underneath(Side.BOTTOM, after.copper().size() - 2);
+    }
+
+    private void underneath(Side side, int inner) {
+        Role role = Role.innerCopper(Math.max(1, inner));
+        Optional<Layer> was = before.layer(role);
+        Optional<Layer> is = after.layer(role);
+        if (before.copper().size() != after.copper().size()
+                || was.isEmpty()
+                || is.isEmpty()
+                || was.get().file().equals(is.get().file())) {
+            return;
+        }
+        after.outline()
+                .ifPresent(
+                        o ->
+                                all.add(
+                                        String.format(
+                                                Locale.ROOT,
+                                                "Next to the %s copper lies %s, %d %% copper.",
+                                                side.word(),
+                                                JobFile.leaf(is.get().file()),
+                                                share(is.get(), o))));
+    }
+
+    /** How much of a board's area a layer covers, in percent. */
+    private static long share(Layer layer, Outline outline) {
+        Flattener coarse = new Flattener(TOLERANCE_NM);
+        double copper = LayerImage.of(layer.features(), coarse).area().getArea();
+        return Math.min(100, Math.round(100 * copper / outline.area(coarse).getArea()));
     }
 
     private static Map<Role, String> pictures(Board b) {

@@ -74,8 +74,9 @@ final class PanelFiles {
                 files);
         scores(panel, files);
         StencilFiles.write(whole.board(), panel.material(), stencilPlan, sheets, files, said);
-        AssemblyFiles.write(
-                whole.board(), sheet, parts, assignments(panel, sheet, order), files, said);
+        Assignments who = assignments(panel, sheet, order);
+        AssemblyFiles.write(whole.board(), sheet, parts, who, files, said);
+        AssemblyFiles.drawing(whole, parts, who, files);
         FabricationFiles.mechanical(whole, sheet, order, panel.bodies(), files, said);
         sheet.mill()
                 .ifPresent(

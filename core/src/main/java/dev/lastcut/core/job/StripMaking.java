@@ -10,8 +10,8 @@ import dev.lastcut.core.strip.StripCircuit;
 import dev.lastcut.core.strip.StripLayout;
 import dev.lastcut.core.strip.StripPlan;
 import dev.lastcut.core.strip.search.StripProposal;
-import dev.lastcut.core.ticket.Asking;
 import dev.lastcut.core.ticket.Ticket;
+import dev.lastcut.core.ticket.TicketDependencies;
 import dev.lastcut.core.touch.Touched;
 import dev.lastcut.core.work.WorkLimit;
 import java.util.List;
@@ -47,7 +47,7 @@ public final class StripMaking {
     /**
      * A pack's circuit on strip board; nothing is laid out where nothing says what is connected.
      */
-    static Touched laidOut(BoardGeometry read, StripTerms terms, Asking ticket) {
+    static Touched laidOut(BoardGeometry read, StripTerms terms, TicketDependencies ticket) {
         StripChoices choices = ticket.ask(Ticket::strip);
         StripCircuit circuit = circuit(read.board(), choices);
         StripLayout layout =

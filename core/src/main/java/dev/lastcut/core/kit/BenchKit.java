@@ -104,7 +104,7 @@ public record BenchKit(
             }
             List<KitStep> steps = new ArrayList<>();
             kinds.forEach((k, parts) -> steps.add(step(k, parts)));
-            return UnderFirst.ordered(steps, bodies);
+            return SolderingOrder.ordered(steps, bodies);
         }
 
         private Kind kind(Part p) {

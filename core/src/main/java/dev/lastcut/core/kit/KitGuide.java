@@ -296,14 +296,14 @@ public final class KitGuide {
     }
 
     private void probes() throws IOException {
-        List<Probe> probes = Probe.of(geometry);
+        List<TestPoint> probes = TestPoint.of(geometry);
         if (probes.isEmpty()) {
             return;
         }
         pages.newPage();
         pages.line(pages.bold(), 14, LEFT, "Test points and plugs, by net");
         pages.skip(4);
-        for (Probe p : probes) {
+        for (TestPoint p : probes) {
             pages.room(LEADING);
             float y = pages.y();
             cell(p.name(), LEFT, y);

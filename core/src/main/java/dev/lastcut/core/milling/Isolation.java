@@ -2,7 +2,7 @@ package dev.lastcut.core.milling;
 
 import dev.lastcut.core.capability.Cutter;
 import dev.lastcut.core.capability.Mill;
-import dev.lastcut.core.geometry.Apart;
+import dev.lastcut.core.geometry.DisjointOverlay;
 import dev.lastcut.core.geometry.Geo;
 import dev.lastcut.core.work.Parallel;
 import java.util.ArrayList;
@@ -175,7 +175,7 @@ public final class Isolation {
         Geometry around = reach.around();
         for (int k = 0; k == 0 || width + (k - 1) * step(width) < mill.cutting().channel(); k++) {
             if (k > 0) {
-                around = Apart.offsetAbout(around, step(width), Reach.CHORD_NM);
+                around = DisjointOverlay.offsetAbout(around, step(width), Reach.CHORD_NM);
             }
             double near = width / 2 + Reach.MARGIN_NM + k * step(width) + 3 * Reach.CHORD_NM;
             add(untied(around.getBoundary(), near), groundNet < 0, out);

@@ -206,8 +206,8 @@ public final class MillingPlan {
         return mill.cutting().isolationDepth();
     }
 
-    private ToPack toPack(Side side) {
-        return ToPack.seenFrom(side, setup.turnedOver(), extent);
+    private ProgramToBoardTransform toPack(Side side) {
+        return ProgramToBoardTransform.seenFrom(side, setup.turnedOver(), extent);
     }
 
     private void checkStock() {

@@ -21,7 +21,7 @@ public record Operation(
         int tool,
         double depth,
         long zero,
-        ToPack toPack,
+        ProgramToBoardTransform toPack,
         List<ToolPath> paths,
         double minutes) {
     public Operation {

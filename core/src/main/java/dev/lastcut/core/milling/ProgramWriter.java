@@ -137,7 +137,7 @@ public final class ProgramWriter {
     }
 
     private void arc(ToolPath.Vertex a, ArcFitter.Move m) {
-        ToPack to = operation.toPack();
+        ProgramToBoardTransform to = operation.toPack();
         boolean left = m.turn() > 0 != to.swapsHands();
         double i = to.programX(m.cx()) - to.programX(a.x());
         double j = to.programY(m.cy()) - to.programY(a.y());

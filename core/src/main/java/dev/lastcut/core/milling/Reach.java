@@ -1,6 +1,6 @@
 package dev.lastcut.core.milling;
 
-import dev.lastcut.core.geometry.Apart;
+import dev.lastcut.core.geometry.DisjointOverlay;
 import dev.lastcut.core.geometry.Distances;
 import dev.lastcut.core.geometry.Geo;
 import dev.lastcut.core.geometry.Measure;
@@ -67,7 +67,10 @@ final class Reach {
         this.copper = copper;
         this.radius = widthNm / 2;
         this.around =
-                new Lazy<>(() -> Apart.offsetAbout(copper.all(), radius + MARGIN_NM, CHORD_NM));
+                new Lazy<>(
+                        () ->
+                                DisjointOverlay.offsetAbout(
+                                        copper.all(), radius + MARGIN_NM, CHORD_NM));
     }
 
     /** Where the centre of the tool may not be. */
@@ -105,10 +108,11 @@ final class Reach {
         if (finer <= SHAVE_NM) {
             return new Rest(List.of(), List.of());
         }
-        Geometry beyond = Apart.offsetAbout(coarser.around(), -(finer + SHAVE_NM), COARSE_NM);
+        Geometry beyond =
+                DisjointOverlay.offsetAbout(coarser.around(), -(finer + SHAVE_NM), COARSE_NM);
         double along = radius + MARGIN_NM + 2 * CHORD_NM;
         List<Polygon> centres =
-                Apart.differenceOffGrid(beyond, around()).stream()
+                DisjointOverlay.differenceOffGrid(beyond, around()).stream()
                         .filter(p -> isOnBoard(p) && thickness(p) >= WORTH_NM)
                         .filter(p -> tied < 0 || copper.isWithin(p, along, tied))
                         .toList();
@@ -126,8 +130,9 @@ final class Reach {
     }
 
     private List<Nook> findNooks() {
-        Geometry closed = Apart.offsetAbout(around(), -(radius + MARGIN_NM + SHAVE_NM), COARSE_NM);
-        List<Polygon> pieces = Apart.differenceOffGrid(closed, copper.all());
+        Geometry closed =
+                DisjointOverlay.offsetAbout(around(), -(radius + MARGIN_NM + SHAVE_NM), COARSE_NM);
+        List<Polygon> pieces = DisjointOverlay.differenceOffGrid(closed, copper.all());
         return Parallel.map(pieces, this::nook).stream().flatMap(Optional::stream).toList();
     }
 
@@ -153,7 +158,7 @@ final class Reach {
         STRtree index = new STRtree();
         List<Island> islands = new ArrayList<>();
         Geo.eachPolygon(
-                Apart.offsetAbout(around(), -radius, EXACT_NM),
+                DisjointOverlay.offsetAbout(around(), -radius, EXACT_NM),
                 p -> {
                     Island island = new Island(new IndexedPointInAreaLocator(p), new TreeSet<>());
                     islands.add(island);

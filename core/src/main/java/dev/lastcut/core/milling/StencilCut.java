@@ -84,7 +84,8 @@ public record StencilCut(Optional<Program> program, List<Polygon> tooNarrow) {
                         mill.rack().indexOf(tool) + 1,
                         FOIL_NM + BELOW_NM,
                         0,
-                        ToPack.seenFrom(Side.TOP, MillSetup.FlipAxis.UPRIGHT, extent),
+                        ProgramToBoardTransform.seenFrom(
+                                Side.TOP, MillSetup.FlipAxis.UPRIGHT, extent),
                         ordered,
                         Duration.minutes(ordered, tool, mill));
         return new StencilCut(Optional.of(new Program(file, side, List.of(o))), narrow);

@@ -5,6 +5,6 @@
  * dev.lastcut.core.milling.ProgramWriter} writes each as an RS-274/NGC program.
  *
  * <p>Tool paths are planned in the pack's coordinates, z = 0 at the top of the stock; only the
- * program is in the mill's ({@link dev.lastcut.core.milling.ToPack}).
+ * program is in the mill's ({@link dev.lastcut.core.milling.ProgramToBoardTransform}).
  */
 package dev.lastcut.core.milling;

@@ -3,6 +3,7 @@ package dev.lastcut.core.panel;
 import dev.lastcut.core.assembly.ByHand;
 import dev.lastcut.core.assembly.Fitting;
 import dev.lastcut.core.assembly.GuidePlan;
+import dev.lastcut.core.assembly.Heights;
 import dev.lastcut.core.assembly.PartsPlan;
 import dev.lastcut.core.assembly.Turns;
 import dev.lastcut.core.assembly.Variants;
@@ -41,7 +42,8 @@ final class PanelParts {
                 new TreeMap<>(),
                 new TreeMap<>(),
                 own.polarity(),
-                GuidePlan.AS_PROPOSED);
+                GuidePlan.AS_PROPOSED,
+                Heights.NONE);
     }
 
     private static <T> SortedMap<String, T> all(

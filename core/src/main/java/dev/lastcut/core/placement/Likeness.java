@@ -235,7 +235,7 @@ final class Likeness {
         for (Object o : all.query(reach)) {
             Mark m = (Mark) o;
             if (middles.isNearest(m.at(), at.at().coordinate())) {
-                Coordinate back = TurnedBack.back(Pt.of(m.at()), at, rotationDeg);
+                Coordinate back = UnrotatedPins.back(Pt.of(m.at()), at, rotationDeg);
                 marks.add(new Mark(m.pad(), back, m.size()));
             }
         }

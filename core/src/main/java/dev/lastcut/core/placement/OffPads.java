@@ -69,7 +69,7 @@ public final class OffPads {
             }
             judged++;
             double rotation = at.rotationDeg() + turns.ofPart(p.designator());
-            Coordinate middle = TurnedBack.back(Pt.of(box.centre()), at, rotation);
+            Coordinate middle = UnrotatedPins.back(Pt.of(box.centre()), at, rotation);
             groups.computeIfAbsent(at.side() + " " + p.standsOn(), k -> new ArrayList<>())
                     .add(new Laid(p, box, middle, rotation));
         }

@@ -49,15 +49,15 @@ public final class TurnJudge {
     /** Parts of one footprint on one side, and how most of them lie. */
     static final class Group {
         private final String footprint;
-        private final List<TurnedBack> members = new ArrayList<>();
-        private Optional<TurnedBack> habit = Optional.empty();
+        private final List<UnrotatedPins> members = new ArrayList<>();
+        private Optional<UnrotatedPins> habit = Optional.empty();
         private int like;
 
         Group(String footprint) {
             this.footprint = footprint;
         }
 
-        Optional<TurnedBack> habit() {
+        Optional<UnrotatedPins> habit() {
             return habit;
         }
 
@@ -71,13 +71,13 @@ public final class TurnJudge {
         }
 
         private void findHabit() {
-            List<TurnedBack> looks = new ArrayList<>();
-            for (TurnedBack t : members) {
+            List<UnrotatedPins> looks = new ArrayList<>();
+            for (UnrotatedPins t : members) {
                 if (looks.size() < TRIED && looks.stream().noneMatch(t::isAs)) {
                     looks.add(t);
                 }
             }
-            for (TurnedBack look : looks) {
+            for (UnrotatedPins look : looks) {
                 int alike = (int) members.stream().filter(o -> o.isAs(look)).count();
                 if (alike > like) {
                     like = alike;
@@ -105,7 +105,8 @@ public final class TurnJudge {
     private void run(List<Part> placed) {
         List<Part> unnamed = new ArrayList<>();
         for (Part p : placed) {
-            Optional<TurnedBack> back = TurnedBack.of(p, rotation(p), pins.of(p.designator()));
+            Optional<UnrotatedPins> back =
+                    UnrotatedPins.of(p, rotation(p), pins.of(p.designator()));
             if (p.standsOn().isBlank()) {
                 put(Verdict.unknown(p, "neither table says what its footprint is"));
             } else if (pins.side(p.designator())
@@ -141,7 +142,7 @@ public final class TurnJudge {
             String others = others(g.like, g);
             String fellows = others(g.like - 1, g);
             boolean sure = g.members.size() - g.like <= 1 || g.like >= SURE * g.members.size();
-            for (TurnedBack t : g.members) {
+            for (UnrotatedPins t : g.members) {
                 against(t, g.habit.get(), 0, sure, t.isAs(g.habit.get()) ? fellows : others);
             }
             return;
@@ -151,7 +152,7 @@ public final class TurnJudge {
         if (g.members.size() > 2 && eitherWay(g)) {
             return;
         }
-        for (TurnedBack t : g.members) {
+        for (UnrotatedPins t : g.members) {
             lone(t, g, side);
         }
     }
@@ -165,13 +166,13 @@ public final class TurnJudge {
         if (!g.members.stream().allMatch(TurnJudge::isSameTurned)) {
             return false;
         }
-        for (TurnedBack look : g.members.subList(0, Math.min(TRIED, g.members.size()))) {
-            List<TurnedBack> alike =
+        for (UnrotatedPins look : g.members.subList(0, Math.min(TRIED, g.members.size()))) {
+            List<UnrotatedPins> alike =
                     g.members.stream().filter(t -> t.turnTo(look).orElse(1) % 180 == 0).toList();
             if (alike.size() < 2 || alike.size() * 2 <= g.members.size()) {
                 continue;
             }
-            for (TurnedBack t : g.members) {
+            for (UnrotatedPins t : g.members) {
                 if (alike.contains(t)) {
                     put(Verdict.right(t.part(), others(alike.size() - 1, g)));
                 } else {
@@ -183,7 +184,7 @@ public final class TurnJudge {
         return false;
     }
 
-    private static boolean isSameTurned(TurnedBack t) {
+    private static boolean isSameTurned(UnrotatedPins t) {
         return t.pins().size() == 2 && Polarity.isEitherWay(t.part());
     }
 
@@ -192,7 +193,7 @@ public final class TurnJudge {
      * @param sure whether half a turn of a part that is the same then is told
      */
     private void against(
-            TurnedBack t, TurnedBack habit, double besideDeg, boolean sure, String others) {
+            UnrotatedPins t, UnrotatedPins habit, double besideDeg, boolean sure, String others) {
         OptionalDouble found = t.turnTo(habit);
         if (found.isEmpty()) {
             put(Verdict.unknown(t.part(), "its pins lie otherwise than those of " + others));
@@ -210,9 +211,9 @@ public final class TurnJudge {
         put(new Verdict(t.part(), Verdict.State.TURNED, added, harmless, others));
     }
 
-    private void lone(TurnedBack t, Group g, Side side) {
+    private void lone(UnrotatedPins t, Group g, Side side) {
         Side other = side == Side.TOP ? Side.BOTTOM : Side.TOP;
-        OptionalDouble beside = Beside.sides(groups.get(side), groups.get(other));
+        OptionalDouble beside = RelatedFootprints.sides(groups.get(side), groups.get(other));
         Group across = groups.get(other).get(g.footprint);
         if (beside.isPresent() && across != null && across.habit.isPresent() && across.like > 1) {
             String others = "the " + across.like + " of " + g.footprint + " on the " + other.word();
@@ -224,7 +225,7 @@ public final class TurnJudge {
                         .filter(o -> o != g && o.habit.isPresent())
                         .sorted(Comparator.comparing(Group::footprint))
                         .toList();
-        Optional<Beside.Agreement> agreed = Beside.families(t, others);
+        Optional<RelatedFootprints.Agreement> agreed = RelatedFootprints.families(t, others);
         if (agreed.isEmpty()) {
             put(
                     Verdict.unknown(

@@ -17,7 +17,7 @@ public final class ZeroTurn {
     private ZeroTurn() {}
 
     /** Where pin 1 lies at 0°, in words; empty where nothing names it or it lies in the middle. */
-    public static Optional<String> pinOne(TurnedBack t) {
+    public static Optional<String> pinOne(UnrotatedPins t) {
         return t.corner().map(q -> CORNERS[q]).or(() -> t.direction().map(q -> WAYS[q]));
     }
 
@@ -25,9 +25,9 @@ public final class ZeroTurn {
      * What must be added to the rotations of a package, 0 to 360; empty for packages of which the
      * levels say nothing: those without rows of pins and a pin 1 in a corner.
      */
-    public static OptionalDouble to(ZeroOrientation level, TurnedBack t) {
+    public static OptionalDouble to(ZeroOrientation level, UnrotatedPins t) {
         Optional<Integer> corner = t.corner();
-        if (corner.isEmpty() || !Beside.isCornered(t)) {
+        if (corner.isEmpty() || !RelatedFootprints.isCornered(t)) {
             return OptionalDouble.empty();
         }
         int wanted = level == ZeroOrientation.A ? 2 : 1;

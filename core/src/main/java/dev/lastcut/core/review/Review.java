@@ -5,7 +5,7 @@ import dev.lastcut.core.assembly.PartsList;
 import dev.lastcut.core.assembly.PartsPlan;
 import dev.lastcut.core.assembly.PlacementTable;
 import dev.lastcut.core.assembly.Population;
-import dev.lastcut.core.assembly.Troubles;
+import dev.lastcut.core.assembly.SupplyIssues;
 import dev.lastcut.core.assignment.Assignments;
 import dev.lastcut.core.capability.Assembly;
 import dev.lastcut.core.capability.Assembly.PlacementForm;
@@ -105,7 +105,7 @@ public record Review(
         PartsPlan plan = ticket.parts();
         List<PartsList.Line> kinds =
                 PartsList.kinds(Population.of(geometry.board(), plan.variants()));
-        List<String> problems = Troubles.lines(kinds, plan, ticket.order().quantity());
+        List<String> problems = SupplyIssues.lines(kinds, plan, ticket.order().quantity());
         int troubles = problems.size();
         List<String> nobody = who.gaps().stream().map(g -> g.part().designator()).toList();
         if (troubles == 0 && nobody.isEmpty()) {

@@ -2,14 +2,18 @@ package dev.lastcut.core.ticket;
 
 import dev.lastcut.core.assembly.ByHand;
 import dev.lastcut.core.assembly.Fitting;
+import dev.lastcut.core.assembly.HeightZone;
+import dev.lastcut.core.assembly.Heights;
 import dev.lastcut.core.assembly.PartsPlan;
 import dev.lastcut.core.assembly.Variants;
 import dev.lastcut.core.board.Side;
 import dev.lastcut.core.formats.table.Designators;
+import dev.lastcut.core.geometry.Length;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeSet;
@@ -33,6 +37,7 @@ final class PartsWords {
             }
         }
         placing(before, after, all);
+        heights(before.heights(), after.heights(), all);
         int known = TicketWords.different(before.known(), after.known()).size();
         if (known > 0 && a.equals(b)) {
             all.add(known + (known == 1 ? " part" : " parts") + " asked of the counter anew");
@@ -43,6 +48,28 @@ final class PartsWords {
                     said.isEmpty()
                             ? d + " needs nothing"
                             : d + " needs " + said.get(said.size() - 1));
+        }
+    }
+
+    private static void heights(Heights before, Heights after, List<String> all) {
+        for (HeightZone z : after.zones()) {
+            if (!before.zones().contains(z)) {
+                all.add(
+                        String.format(
+                                Locale.ROOT,
+                                "%s at most %s high under %s",
+                                z.side().word(),
+                                Length.text(z.atMostMm() * 1e6),
+                                z.name()));
+            }
+        }
+        for (HeightZone z : before.zones()) {
+            if (after.zones().stream().noneMatch(n -> n.name().equals(z.name()))) {
+                all.add("no height zone " + z.name());
+            }
+        }
+        for (String d : TicketWords.different(before.unshaded(), after.unshaded())) {
+            all.add(after.unshaded().containsKey(d) ? d + " unshaded" : d + " may be shaded");
         }
     }
 

@@ -59,7 +59,7 @@ public record Ticket(
         StripChoices strip,
         List<Acceptance> signOffs,
         Map<String, Reviewed> reviewed,
-        Made made) {
+        CutStamp made) {
     public static final Ticket BLANK =
             new Ticket(
                     Optional.empty(),
@@ -77,7 +77,7 @@ public record Ticket(
                     StripChoices.NONE,
                     List.of(),
                     Map.of(),
-                    Made.NOTHING_SAID);
+                    CutStamp.NOTHING_SAID);
 
     public Ticket {
         currents = currents.stream().sorted(Comparator.comparing(NetCurrent::net)).toList();
@@ -111,7 +111,7 @@ public record Ticket(
         public StripChoices strip;
         public List<Acceptance> signOffs;
         public Map<String, Reviewed> reviewed;
-        public Made made;
+        public CutStamp made;
 
         private Draft(Ticket t) {
             shop = t.shop;

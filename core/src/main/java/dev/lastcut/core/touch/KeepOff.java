@@ -38,7 +38,7 @@ public final class KeepOff {
      * @param mask to openings of the mask over other nets; negative for not at all
      */
     public record Distances(double clearance, double edge, double hole, double mask) {
-        public static Distances of(Room room) {
+        public static Distances of(TouchClearances room) {
             return new Distances(room.clearance(), room.edge(), room.hole(), room.maskToCopper());
         }
     }

@@ -21,7 +21,8 @@ public final class Touches {
 
     private Touches() {}
 
-    public static Touched on(BoardGeometry read, List<Step> steps, Room room, Drawings drawings) {
+    public static Touched on(
+            BoardGeometry read, List<Step> steps, TouchClearances room, Drawings drawings) {
         Outcome[] outcomes = new Outcome[steps.size()];
         List<Integer> order =
                 IntStream.range(0, steps.size())

@@ -16,7 +16,7 @@ import java.util.Set;
 import java.util.TreeSet;
 
 /** The board a touch is done to, and what it may ask of it. */
-public record Work(BoardGeometry geometry, Room room, Drawings drawings) {
+public record Work(BoardGeometry geometry, TouchClearances room, Drawings drawings) {
     public Board board() {
         return geometry.board();
     }

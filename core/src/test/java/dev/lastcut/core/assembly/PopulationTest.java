@@ -6,8 +6,8 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import dev.lastcut.core.TestBoards;
 import dev.lastcut.core.board.Board;
 import dev.lastcut.core.geometry.Pt;
-import dev.lastcut.core.ticket.Misfit;
 import dev.lastcut.core.ticket.Ticket;
+import dev.lastcut.core.ticket.TicketConflict;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -87,8 +87,8 @@ class PopulationTest {
                         .adding("v1.2", Optional.empty())
                         .with(Optional.of("v1.2"), Map.of("Q9", Fitting.fitted(false), "U1", odd));
         Ticket t = Ticket.BLANK.with(d -> d.parts = PartsPlan.NONE.with(v));
-        assertThat(Misfit.parts(t, BOARD))
-                .extracting(Misfit::sentence)
+        assertThat(TicketConflict.parts(t, BOARD))
+                .extracting(TicketConflict::sentence)
                 .containsExactly(
                         "variants.v1.2.Q9: the pack's tables have no such part",
                         "variants.v1.2.U1.footprint: the board has no footprint SOT89 for it; it"

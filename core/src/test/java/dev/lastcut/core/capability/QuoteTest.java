@@ -9,6 +9,7 @@ import dev.lastcut.core.board.Role;
 import dev.lastcut.core.board.Side;
 import dev.lastcut.core.check.CheckContext;
 import dev.lastcut.core.check.CheckRun;
+import dev.lastcut.core.check.CheckTarget;
 import dev.lastcut.core.check.Finding;
 import dev.lastcut.core.check.Outcome;
 import dev.lastcut.core.check.Severity;
@@ -202,8 +203,7 @@ class QuoteTest {
     }
 
     private static List<Finding> findings(String rule, Map<OrderOption, String> chosen) {
-        CheckContext.Against against =
-                new CheckContext.Against(shop(), Headroom.NONE, new Order(chosen), List.of());
+        CheckTarget against = new CheckTarget(shop(), Headroom.NONE, new Order(chosen), List.of());
         CheckRun run = CheckRunner.run(new CheckContext(board(), against));
         return run.findings().stream().filter(f -> f.rule().equals(rule)).toList();
     }

@@ -11,7 +11,6 @@ import dev.lastcut.core.capability.Assembly;
 import dev.lastcut.core.capability.CapabilitySheet;
 import dev.lastcut.core.capability.Headroom;
 import dev.lastcut.core.capability.Limit;
-import dev.lastcut.core.check.CheckContext.Against;
 import dev.lastcut.core.check.run.CheckRunner;
 import dev.lastcut.core.connectivity.BoardGeometry;
 import java.util.List;
@@ -52,8 +51,8 @@ class MachineRulesTest {
     }
 
     private static List<Finding> of(String rule, CapabilitySheet sheet, PartsPlan plan) {
-        Against against =
-                new Against(sheet, Headroom.NONE, TestBoards.FITTED, List.of()).with(plan);
+        CheckTarget against =
+                new CheckTarget(sheet, Headroom.NONE, TestBoards.FITTED, List.of()).with(plan);
         BoardGeometry g = new BoardGeometry(board().board());
         return Planted.of(rule, CheckRunner.run(new CheckContext(g, against)));
     }

@@ -12,7 +12,6 @@ import dev.lastcut.core.capability.CapabilitySheet;
 import dev.lastcut.core.capability.Headroom;
 import dev.lastcut.core.capability.Limit;
 import dev.lastcut.core.capability.PanelTerms;
-import dev.lastcut.core.check.CheckContext.Against;
 import dev.lastcut.core.check.run.CheckRunner;
 import dev.lastcut.core.connectivity.BoardGeometry;
 import dev.lastcut.core.panel.Join;
@@ -67,8 +66,8 @@ class PanelRulesTest {
                         .collect(
                                 Collectors.toMap(
                                         Map.Entry::getKey, e -> new BoardGeometry(e.getValue())));
-        Against against =
-                new Against(SHOP, Headroom.NONE)
+        CheckTarget against =
+                new CheckTarget(SHOP, Headroom.NONE)
                         .with(new PanelAsk(plan, PartsPlan.NONE, beside, Optional.empty()));
         CheckRun run = CheckRunner.run(new CheckContext(new BoardGeometry(board), against));
         return run.findings().stream().filter(f -> f.rule().equals(rule)).toList();

@@ -30,6 +30,32 @@ class PlantedFilesTest {
         return of(rule, all(t.board(), Headroom.NONE));
     }
 
+    /** A shop of four layers, and boards of none to six. */
+    @Test
+    void moreCopperLayersThanTheShopMakes() {
+        for (int inner : new int[] {0, 2, 4}) {
+            TestBoards t = new TestBoards().on(Role.Kind.COPPER, Side.TOP).round(5, 5, 1);
+            for (int i = 1; i <= inner; i++) {
+                t.on(Role.innerCopper(i)).round(5, 5, 1);
+            }
+            t.on(Role.Kind.COPPER, Side.BOTTOM).round(5, 5, 1);
+            List<Finding> found =
+                    of("layer-count", all(t.outline(0, 0, 40, 30).board(), Headroom.NONE));
+            if (inner < 4) {
+                assertThat(found).isEmpty();
+            } else {
+                assertThat(found).hasSize(1);
+                assertThat(found.get(0).severity()).isEqualTo(Severity.STOP);
+                assertThat(found.get(0).measured()).isEqualTo(6);
+                assertThat(found.get(0).limit()).isEqualTo(4);
+            }
+        }
+        TestBoards bare = new TestBoards().on(Role.Kind.SILK, Side.TOP).round(5, 5, 1);
+        assertThat(of("layer-count", all(bare.outline(0, 0, 40, 30).board(), Headroom.NONE)))
+                .singleElement()
+                .satisfies(f -> assertThat(f.message()).contains("no copper layer"));
+    }
+
     @Test
     void outlinesThatCross() {
         List<Finding> bow =

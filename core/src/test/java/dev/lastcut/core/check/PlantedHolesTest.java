@@ -43,7 +43,7 @@ class PlantedHolesTest {
         assertThat(of("aspect-ratio", t -> t.round(20, 20, 1).hole(20, 20, 0.2, true))).isEmpty();
         // A thinner board is ordered: the same hole is fine.
         var thin =
-                new CheckContext.Against(
+                new CheckTarget(
                         Planted.SHEET,
                         Headroom.NONE,
                         Order.USUAL.with(OrderOption.THICKNESS, "0.8"),

@@ -141,7 +141,7 @@ class PlantedMaskTest {
         assertThat(of("via-cover", t -> vias(t))).isEmpty();
         assertThat(of("via-cover", t -> vias(t, 10, 20, 30))).isEmpty();
         var tented =
-                new CheckContext.Against(
+                new CheckTarget(
                         Planted.SHEET,
                         Headroom.NONE,
                         Order.USUAL.with(OrderOption.VIA_COVER, "tented"),

@@ -47,8 +47,8 @@ class PlantedMillTest {
     private static List<Finding> of(String rule, long nick, Consumer<TestBoards> draw) {
         TestBoards t = new TestBoards().on(Role.Kind.COPPER, Side.TOP);
         draw.accept(t);
-        CheckContext.Against against =
-                new CheckContext.Against(
+        CheckTarget against =
+                new CheckTarget(
                         MILL, Headroom.NONE, Order.USUAL, List.of(), TestMills.nick(nick, TOOL));
         CheckRun run = CheckRunner.run(new CheckContext(new BoardGeometry(t.board()), against));
         assertThat(run.results())

@@ -80,7 +80,7 @@ class PlantedNetsTest {
 
     private static List<Finding> carrying(double amps, Consumer<TestBoards> draw) {
         var against =
-                new CheckContext.Against(
+                new CheckTarget(
                         Planted.SHEET,
                         Headroom.NONE,
                         Order.USUAL,

@@ -14,7 +14,6 @@ import dev.lastcut.core.capability.Headroom;
 import dev.lastcut.core.catalogue.CataloguePart;
 import dev.lastcut.core.catalogue.CataloguePart.PinRole;
 import dev.lastcut.core.catalogue.Shelf;
-import dev.lastcut.core.check.CheckContext.Against;
 import dev.lastcut.core.check.run.CheckRunner;
 import dev.lastcut.core.connectivity.BoardGeometry;
 import dev.lastcut.core.geometry.Pt;
@@ -48,8 +47,8 @@ class PlantedPartsTest {
 
     private static List<Finding> of(
             String rule, TestBoards t, Variants variants, CapabilitySheet sheet) {
-        Against against =
-                new Against(sheet, Headroom.NONE, TestBoards.FITTED, List.of())
+        CheckTarget against =
+                new CheckTarget(sheet, Headroom.NONE, TestBoards.FITTED, List.of())
                         .with(PartsPlan.NONE.with(variants));
         return Planted.of(
                 rule, CheckRunner.run(new CheckContext(new BoardGeometry(t.board()), against)));
@@ -178,8 +177,9 @@ class PlantedPartsTest {
     }
 
     private static List<Finding> of(String rule, TestBoards t, PartsPlan plan) {
-        Against against =
-                new Against(house(9, 9), Headroom.NONE, TestBoards.FITTED, List.of()).with(plan);
+        CheckTarget against =
+                new CheckTarget(house(9, 9), Headroom.NONE, TestBoards.FITTED, List.of())
+                        .with(plan);
         return Planted.of(
                 rule, CheckRunner.run(new CheckContext(new BoardGeometry(t.board()), against)));
     }
@@ -256,7 +256,8 @@ class PlantedPartsTest {
 
     @Test
     void withoutKnowledgeNothingIsClaimed() {
-        Against against = new Against(house(9, 9), Headroom.NONE, TestBoards.FITTED, List.of());
+        CheckTarget against =
+                new CheckTarget(house(9, 9), Headroom.NONE, TestBoards.FITTED, List.of());
         TestBoards t = pins("GND", "VBAT", "VBAT", "", "VCC");
         CheckRun run = CheckRunner.run(new CheckContext(new BoardGeometry(t.board()), against));
         assertThat(run.results())

@@ -68,6 +68,23 @@ class AnswerEffectTest {
                 .contains("Copper bottom comes from " + top + ", not ledare undersida.pho.");
     }
 
+    /** The layer beneath the top carries its return currents: it is named, and how full it is. */
+    @Test
+    void innerLayersThatTradePlaces() throws Exception {
+        TruePack four = TruePack.of("p14_lagen");
+        Board as = Intake.open(four.pack());
+        String plane = as.layer(Role.innerCopper(1)).orElseThrow().file();
+        String power = as.layer(Role.innerCopper(4)).orElseThrow().file();
+        Map<String, Role> swapped = Map.of(plane, Role.innerCopper(4), power, Role.innerCopper(1));
+        Board then = Intake.open(four.pack(), Choices.roles(swapped));
+        List<String> says = AnswerEffect.of(as, then, swapped.keySet());
+        assertThat(says)
+                .anyMatch(s -> s.matches("Next to the top copper lies voedingsvlak .* % copper\\."))
+                .anyMatch(
+                        s -> s.matches("Next to the bottom copper lies massavlak .* % copper\\."));
+        assertThat(says).noneMatch(s -> s.contains("nstead of"));
+    }
+
     @Test
     void anAnswerThatConfirmsChangesNothing() throws Exception {
         String mask = of(Role.parse("mask-top").orElseThrow());

@@ -12,6 +12,7 @@ import dev.lastcut.core.geometry.Geo;
 import dev.lastcut.core.geometry.Pt;
 import java.util.List;
 import java.util.Optional;
+import java.util.Random;
 import java.util.function.Consumer;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -113,6 +114,28 @@ class CurrentTest {
         Geometry l = Geo.union(box(0, 0, 6, 1), box(0, 0, 1, 6));
         double squares = squares(l, box(5.9, 0, 6, 1), box(0, 5.9, 1, 6), 80_000);
         assertThat(squares).isCloseTo(4.9 + 4.9 + 0.559, within(0.05));
+    }
+
+    /** From a to b as from b to a; and copper put beside it never makes it more. */
+    @ParameterizedTest
+    @ValueSource(longs = {1, 2, 3, 4})
+    void resistanceIsTheSameBothWaysAndMoreCopperNeverRaisesIt(long seed) {
+        Random r = new Random(seed);
+        Geometry from = box(0, 0, 0.5, 2);
+        Geometry to = box(9.5, 0, 10, 2);
+        Geometry copper = Geo.union(box(0, 0, 10, 1), Geo.union(from, to));
+        double before = Double.POSITIVE_INFINITY;
+        for (int more = 0; more < 4; more++) {
+            double there = squares(copper, from, to, 100_000);
+            assertThat(squares(copper, to, from, 100_000)).isCloseTo(there, within(there * 1e-6));
+            // The mesh is made anew for the larger shape, and is true to some tenths of a percent.
+            assertThat(there).isLessThanOrEqualTo(before * 1.005);
+            before = there;
+            double x = r.nextInt(60) / 10.0;
+            double y = r.nextInt(10) / 10.0;
+            copper = Geo.union(copper, box(x, y, x + 3, y + 1));
+        }
+        assertThat(before).isLessThan(10);
     }
 
     /** Half a ring between its radial edges: π / ln(outer/inner) squares; two in parallel half. */

@@ -49,12 +49,12 @@ class GeoTest {
         Geometry many = squares(r, 120, 300_000);
         Geometry few = squares(r, 40, 900_000);
         for (double distance : new double[] {150_000, -50_000}) {
-            Geometry inParts = Apart.offsetAbout(many, distance, 500);
+            Geometry inParts = DisjointOverlay.offsetAbout(many, distance, 500);
             Geometry inOne = Geo.offset(many, distance, 100);
             double rim = inOne.getLength() * 1_000;
             assertThat(Geo.symmetricDifference(inParts, inOne).getArea()).isLessThan(rim);
         }
-        Geometry inParts = Geo.union(Apart.differenceOffGrid(many, few));
+        Geometry inParts = Geo.union(DisjointOverlay.differenceOffGrid(many, few));
         Geometry inOne = Geo.difference(many, few);
         assertThat(Geo.symmetricDifference(inParts, inOne).getArea())
                 .isLessThan(inOne.getLength() * 2);

@@ -77,7 +77,7 @@ class HoleJoinerTest {
         Geometry g = perforated(seed);
         for (double by : new double[] {-350_000, -80_000, 60_000, 300_000}) {
             double whole = Geo.offset(g, by, 200).getArea();
-            assertThat(ByRings.offset(g, by, 200).getArea())
+            assertThat(RingOffset.offset(g, by, 200).getArea())
                     .as("by %f", by)
                     .isCloseTo(whole, within(whole * 1e-6));
         }

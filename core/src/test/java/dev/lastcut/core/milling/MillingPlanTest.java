@@ -64,7 +64,7 @@ class MillingPlanTest {
     @EnumSource(Side.class)
     void programCoordinatesTurnBackIntoThePacks(Side side) {
         for (Operation o : plan(side, V, FLAT, DRILL).operations()) {
-            ToPack to = o.toPack();
+            ProgramToBoardTransform to = o.toPack();
             assertThat(to.mirrorX()).isEqualTo(side == Side.BOTTOM);
             for (ToolPath path : o.paths()) {
                 for (ToolPath.Vertex v : path.vertices()) {

@@ -19,7 +19,7 @@ class ZeroTurnTest {
     private static final int[][] CORNERS = {{1, 1}, {-1, 1}, {-1, -1}, {1, -1}};
 
     /** A package of four pins whose first lies in a corner when it is told to be at 0°. */
-    private static TurnedBack at(int corner, double rotationDeg, String footprint) {
+    private static UnrotatedPins at(int corner, double rotationDeg, String footprint) {
         PlacedPart placed =
                 new PlacedPart("U1", "v", footprint, Pt.mm(20, 20), rotationDeg, Side.TOP, 1);
         Part part = new Part("U1", "v", footprint, "", "", "", true, true, Optional.of(placed));
@@ -40,7 +40,7 @@ class ZeroTurnTest {
                             Optional.of(Side.TOP),
                             false));
         }
-        return TurnedBack.of(part, rotationDeg, points).orElseThrow();
+        return UnrotatedPins.of(part, rotationDeg, points).orElseThrow();
     }
 
     @Test
@@ -48,10 +48,11 @@ class ZeroTurnTest {
         for (ZeroOrientation level : ZeroOrientation.values()) {
             for (int corner = 0; corner < 4; corner++) {
                 for (double lies : new double[] {0, 90, 45, 270}) {
-                    TurnedBack t = at(corner, lies, "SOIC8");
+                    UnrotatedPins t = at(corner, lies, "SOIC8");
                     double turn = ZeroTurn.to(level, t).orElseThrow();
                     // Told by the shop's zero, the same pins turned back have pin 1 in its corner.
-                    TurnedBack told = at(Math.floorMod(corner - (int) (turn / 90), 4), 0, "SOIC8");
+                    UnrotatedPins told =
+                            at(Math.floorMod(corner - (int) (turn / 90), 4), 0, "SOIC8");
                     assertThat(ZeroTurn.pinOne(told).orElseThrow())
                             .isEqualTo(level == ZeroOrientation.A ? "lower left" : "upper left");
                 }

@@ -82,7 +82,7 @@ class PartsOfATicketTest {
                                         .with(Optional.of("Lite"), off("R1", "R8", "R9"))
                                         .with(Optional.empty(), off("R9")));
         Ticket needing = with(t, p -> p.needing("U7", List.of("carries at least 1 A")));
-        Carrying carried = new Carrying(needing, List.of()).onto(next);
+        RevisionCarryOver carried = new RevisionCarryOver(needing, List.of()).onto(next);
         assertThat(carried.left())
                 .containsExactly(
                         "What was chosen of R8 R9 U7 is left out: it no longer fits the tables of"
@@ -90,7 +90,7 @@ class PartsOfATicketTest {
         assertThat(carried.ticket().parts().variants().named().get("Lite")).containsOnlyKeys("R1");
         assertThat(carried.ticket().parts().variants().base()).isEmpty();
         assertThat(carried.ticket().parts().needs()).isEmpty();
-        assertThat(Misfit.parts(carried.ticket(), next)).isEmpty();
-        assertThat(new Carrying(BLANK, List.of()).onto(next).left()).isEmpty();
+        assertThat(TicketConflict.parts(carried.ticket(), next)).isEmpty();
+        assertThat(new RevisionCarryOver(BLANK, List.of()).onto(next).left()).isEmpty();
     }
 }

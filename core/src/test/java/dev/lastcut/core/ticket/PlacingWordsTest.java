@@ -4,6 +4,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import dev.lastcut.core.TestBoards;
 import dev.lastcut.core.assembly.ByHand;
+import dev.lastcut.core.assembly.HeightZone;
+import dev.lastcut.core.assembly.Heights;
 import dev.lastcut.core.assembly.PartsPlan;
 import dev.lastcut.core.assembly.Turns;
 import dev.lastcut.core.board.Board;
@@ -48,6 +50,10 @@ class PlacingWordsTest {
                         .ofPart("J2", Optional.of(true));
         assertThat(words(Ticket.BLANK, with(PartsPlan.NONE.with(hand))))
                 .isEqualTo("JACK by hand; the bottom by hand; J1 J2 by hand");
+        HeightZone lid = new HeightZone("the lid", Side.TOP, 4.5, List.of());
+        Ticket under = with(PartsPlan.NONE.with(new Heights(List.of(lid), new TreeMap<>())));
+        assertThat(words(Ticket.BLANK, under)).contains("top at most 4.500 mm high under the lid");
+        assertThat(words(under, Ticket.BLANK)).contains("no height zone the lid");
         Ticket looked = with(PartsPlan.NONE.lookedAt("SO8, top", "U1 0.0").noting("U1", "mind"));
         assertThat(words(Ticket.BLANK, looked))
                 .contains("looked at every SO8, top")
@@ -117,8 +123,8 @@ class PlacingWordsTest {
                                                                 Map.of("BGA", Shaping.AS_DRAWN)),
                                                         false,
                                                         StencilPlan.Mounting.FOIL));
-        assertThat(Misfit.parts(t, board))
-                .extracting(Misfit::part)
+        assertThat(TicketConflict.parts(t, board))
+                .extracting(TicketConflict::part)
                 .containsExactlyInAnyOrder(
                         "turns.packages.SO16",
                         "turns.parts.U9",
@@ -126,7 +132,8 @@ class PlacingWordsTest {
                         "stencil.packages.BGA",
                         "notes.U7");
         // The next revision keeps what fits.
-        Ticket carried = Carrying.over(t, new Pack("next", List.of())).onto(board).ticket();
+        Ticket carried =
+                RevisionCarryOver.over(t, new Pack("next", List.of())).onto(board).ticket();
         assertThat(carried.parts().turns().parts()).isEmpty();
         assertThat(carried.parts().notes()).isEmpty();
         assertThat(carried.parts().byHand().parts()).containsOnlyKeys("U1");

@@ -117,7 +117,7 @@ class TicketTest {
     @Test
     void aResultServesAgainWhereverItsQuestionsHaveTheSameAnswers() {
         Ticket wide = Ticket.BLANK.with(d -> d.headroom = Headroom.ofPercent(10));
-        Asking asking = new Asking(wide);
+        TicketDependencies asking = new TicketDependencies(wide);
         assertThat(asking.ask(Ticket::headroom)).isEqualTo(Headroom.ofPercent(10));
         Ticket later = wide.withShop("a").with(d -> d.currents = List.of(current("GND", 1)));
         assertThat(asking.noted()).allMatch(n -> n.sameIn(later)).hasSize(1);
@@ -191,18 +191,24 @@ class TicketTest {
                         List.of(
                                 new Pack.PackFile("rev2/board-2.gtl", new byte[0]),
                                 new Pack.PackFile("rev2/other.gbl", new byte[0])));
-        Carrying carried = Carrying.over(before, next);
+        RevisionCarryOver carried = RevisionCarryOver.over(before, next);
         assertThat(carried.ticket().files().roles()).isEqualTo(Map.of("rev2/board-2.gtl", top));
         assertThat(carried.ticket().shop()).contains("a");
         assertThat(carried.left()).hasSize(1).first().asString().contains("gone.xyz");
-        assertThat(Misfit.files(before, Set.of("gone.xyz")).stream().map(Misfit::sentence))
+        assertThat(
+                        TicketConflict.files(before, Set.of("gone.xyz")).stream()
+                                .map(TicketConflict::sentence))
                 .containsExactly("roles.rev1/board-1.gtl: the pack has no such file");
     }
 
     @Test
     void aTimeThatIsNoneIsRefused() {
-        assertThat(Made.of("b", 1, "2026-01-02T03:04:05Z").at()).contains("2026-01-02T03:04:05Z");
-        assertThatThrownBy(() -> Made.of("b", 1, "yesterday")).hasMessageContaining("yesterday");
+        assertThat(CutStamp.of("b", 2, 1, "2026-01-02T03:04:05Z").at())
+                .contains("2026-01-02T03:04:05Z");
+        assertThat(CutStamp.of("b", 2, 1, "2026-01-02T03:04:05Z").title())
+                .isEqualTo("b, revision 2, cut 1");
+        assertThatThrownBy(() -> CutStamp.of("b", 2, 1, "yesterday"))
+                .hasMessageContaining("yesterday");
     }
 
     /**

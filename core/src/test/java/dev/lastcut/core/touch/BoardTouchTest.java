@@ -47,7 +47,7 @@ class BoardTouchTest {
                 Touches.on(
                         new BoardGeometry(b.board()),
                         java.util.Arrays.stream(touches).map(x -> new Step(x, true)).toList(),
-                        Room.USUAL,
+                        TouchClearances.USUAL,
                         files);
         t.outcomes().forEach(o -> assertThat(o.done()).as(o.why()).isTrue());
         return t.geometry();
@@ -177,7 +177,7 @@ class BoardTouchTest {
                                 new Step(
                                         new Text(silk, Pt.mm(8, 19.5), 1e6, "AB", 0, false, 0),
                                         true)),
-                        Room.USUAL,
+                        TouchClearances.USUAL,
                         Drawings.NONE);
         assertThat(t.outcomes().get(0).why()).contains("it goes through U1");
         assertThat(t.outcomes().get(1).why()).contains("it goes through silk top");
@@ -189,7 +189,7 @@ class BoardTouchTest {
                                 new Step(
                                         new Text(silk, Pt.mm(8, 19.5), 1e6, "AB", 0, false, 0),
                                         true)),
-                        Room.USUAL,
+                        TouchClearances.USUAL,
                         Drawings.NONE);
         assertThat(over.outcomes().get(0).why()).contains("it lies over other silk at");
     }
@@ -212,7 +212,7 @@ class BoardTouchTest {
                 Touches.on(
                         new BoardGeometry(b.board()),
                         List.of(new Step(new MoveHole(Pt.mm(10, 10), Pt.mm(10, 20)), true)),
-                        Room.USUAL,
+                        TouchClearances.USUAL,
                         Drawings.NONE);
         assertThat(away.outcomes().get(0).why()).contains("It would part the net");
     }

@@ -13,10 +13,10 @@ import dev.lastcut.core.check.Severity;
 import dev.lastcut.core.check.run.CheckRunner;
 import dev.lastcut.core.connectivity.BoardGeometry;
 import dev.lastcut.core.intake.PackReader;
-import dev.lastcut.core.job.Making;
+import dev.lastcut.core.job.JobPipeline;
 import dev.lastcut.core.ticket.Acceptance;
-import dev.lastcut.core.ticket.Asking;
 import dev.lastcut.core.ticket.Ticket;
+import dev.lastcut.core.ticket.TicketDependencies;
 import dev.lastcut.core.touch.mend.Mending;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -70,9 +70,10 @@ class MendAllTest {
                 PackReader.fromZip(
                         "hive-scale-node",
                         Files.readAllBytes(Path.of("../demo/packs/hive-scale-node.zip")));
-        BoardGeometry g = Making.board(pack, new Asking(Ticket.BLANK));
+        BoardGeometry g = JobPipeline.board(pack, new TicketDependencies(Ticket.BLANK));
         List<Finding> before = findings(g);
-        Room room = Room.of(Optional.of(HOUSE), Headroom.NONE, Order.USUAL, 2);
+        TouchClearances room =
+                TouchClearances.of(Optional.of(HOUSE), Headroom.NONE, Order.USUAL, 2);
         Mending.Plan plan = new Mending(g, room).plan(before);
         List<Step> steps = plan.offers().stream().map(o -> new Step(o.touch(), true)).toList();
         Touched touched = Touches.on(g, steps, room, Drawings.NONE);
@@ -115,13 +116,13 @@ class MendAllTest {
                                                                     Optional.empty()))
                                             .toList();
                         });
-        Making.Product made = Making.all(pack, HOUSE, ticket);
+        JobPipeline.Product made = JobPipeline.all(pack, HOUSE, ticket);
         assertThat(made.openStops()).isEmpty();
         assertThat(byRule(made.run().findings())).isEqualTo(byRule(after));
         assertThat(new String(file(made, "fabrication/copper-top.gbr"))).contains("G36*");
     }
 
-    private static byte[] file(Making.Product made, String path) {
+    private static byte[] file(JobPipeline.Product made, String path) {
         return made.outputs().files().stream()
                 .filter(f -> f.path().equals(path))
                 .findFirst()

@@ -257,7 +257,7 @@ class RefusedTouchTest {
                 Touches.on(
                         g,
                         List.of(new Step(first, true), new Step(touch, true), new Step(last, true)),
-                        Room.USUAL,
+                        TouchClearances.USUAL,
                         FILES);
         Touched.Outcome o = t.outcomes().get(1);
         assertThat(o.done()).as(o.why()).isFalse();
@@ -267,7 +267,10 @@ class RefusedTouchTest {
         assertThat(t.outcomes().get(2).done()).isTrue();
         Touched without =
                 Touches.on(
-                        g, List.of(new Step(first, true), new Step(last, true)), Room.USUAL, FILES);
+                        g,
+                        List.of(new Step(first, true), new Step(last, true)),
+                        TouchClearances.USUAL,
+                        FILES);
         assertThat(t.geometry().board()).isEqualTo(without.geometry().board());
     }
 
@@ -282,7 +285,7 @@ class RefusedTouchTest {
                 Touches.on(
                         new BoardGeometry(b.board()),
                         List.of(new Step(new AddHole(Pt.mm(15, 10), 300_000, true, 0, 0), true)),
-                        Room.USUAL,
+                        TouchClearances.USUAL,
                         Drawings.NONE);
         assertThat(t.outcomes().get(0).why()).contains("It would join A and B at");
         assertThat(t.outcomes().get(0).places()).isNotEmpty();

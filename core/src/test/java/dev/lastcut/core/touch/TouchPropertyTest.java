@@ -46,8 +46,8 @@ import org.junit.jupiter.params.provider.ValueSource;
 class TouchPropertyTest {
     private static final Role TOP = Role.of(Role.Kind.COPPER, Side.TOP);
     private static final Role BOTTOM = Role.of(Role.Kind.COPPER, Side.BOTTOM);
-    private static final Room ROOM =
-            Room.of(Optional.of(RandomLayout.house()), Headroom.NONE, Order.USUAL, 2);
+    private static final TouchClearances ROOM =
+            TouchClearances.of(Optional.of(RandomLayout.house()), Headroom.NONE, Order.USUAL, 2);
 
     static Pour pour(Role layer, String net) {
         return new Pour(

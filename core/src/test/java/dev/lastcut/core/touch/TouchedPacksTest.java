@@ -12,9 +12,9 @@ import dev.lastcut.core.check.Finding;
 import dev.lastcut.core.check.run.CheckRunner;
 import dev.lastcut.core.connectivity.BoardGeometry;
 import dev.lastcut.core.intake.PackReader;
-import dev.lastcut.core.job.Making;
-import dev.lastcut.core.ticket.Asking;
+import dev.lastcut.core.job.JobPipeline;
 import dev.lastcut.core.ticket.Ticket;
+import dev.lastcut.core.ticket.TicketDependencies;
 import dev.lastcut.core.touch.copper.KeepAway;
 import dev.lastcut.core.touch.copper.Ring;
 import dev.lastcut.core.touch.copper.Slivers;
@@ -51,10 +51,14 @@ class TouchedPacksTest {
     void nothingComesAndTheNetsStayOnBoardsFromElsewhere(String name) throws Exception {
         BoardGeometry g;
         try (InputStream in = getClass().getResourceAsStream("/packs/" + name + ".zip")) {
-            g = Making.board(PackReader.fromZip(name, in.readAllBytes()), new Asking(Ticket.BLANK));
+            g =
+                    JobPipeline.board(
+                            PackReader.fromZip(name, in.readAllBytes()),
+                            new TicketDependencies(Ticket.BLANK));
         }
-        Room room =
-                Room.of(Optional.of(HOUSE), Headroom.NONE, Order.USUAL, g.board().copper().size());
+        TouchClearances room =
+                TouchClearances.of(
+                        Optional.of(HOUSE), Headroom.NONE, Order.USUAL, g.board().copper().size());
         List<Finding> before = findings(g);
         List<Touch> touches =
                 List.of(

@@ -49,7 +49,7 @@ class BenchController {
     @PostMapping
     BenchService.BenchView wish(
             @PathVariable long id,
-            @RequestHeader(name = Base.HEADER, required = false) String base,
+            @RequestHeader(name = IfMatchVersion.HEADER, required = false) String base,
             @RequestBody BenchRequest r) {
         switch (r.wish() == null ? "" : r.wish()) {
             case "begin" -> bench.begin(id, r.side(), r.stock());
@@ -58,7 +58,7 @@ class BenchController {
             case "speed" -> bench.speed(id, r.speed() == null ? 1 : r.speed());
             case "touch" -> bench.touchOff(id);
             case "probe" -> bench.probe(id);
-            case "keep" -> bench.keepProbed(id, Base.of(base));
+            case "keep" -> bench.keepProbed(id, IfMatchVersion.of(base));
             case "hold" -> bench.hold(id);
             case "resume" -> bench.resume(id);
             case "stop" -> bench.stop(id);

@@ -20,8 +20,9 @@ final class BoardRoutes {
 
     /** The job whose board is asked about; empty for every other request. */
     static Optional<Long> job(HttpServletRequest request, Object handler) {
-        if (!request.getMethod().equals("GET")
-                || !(handler instanceof HandlerMethod method)
+        if (!(handler instanceof HandlerMethod method)
+                || !(request.getMethod().equals("GET")
+                        || method.hasMethodAnnotation(OnlyAsks.class))
                 || method.hasMethodAnnotation(WithoutBoard.class)
                 || method.getBeanType().isAnnotationPresent(WithoutBoard.class)
                 || !request.getRequestURI().startsWith("/api/jobs/")) {

@@ -1,6 +1,6 @@
 package dev.lastcut.server.api;
 
-import dev.lastcut.server.jobs.BrokenOff;
+import dev.lastcut.server.jobs.InterruptedWork;
 import java.util.List;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -12,9 +12,9 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 @RequestMapping("/api/broken-off")
 class BrokenOffController {
-    private final BrokenOff broken;
+    private final InterruptedWork broken;
 
-    BrokenOffController(BrokenOff broken) {
+    BrokenOffController(InterruptedWork broken) {
         this.broken = broken;
     }
 

@@ -5,7 +5,7 @@ import dev.lastcut.core.check.Finding;
 import dev.lastcut.core.cut.OutputSet;
 import dev.lastcut.core.geometry.Measure;
 import dev.lastcut.core.geometry.Pt;
-import dev.lastcut.core.job.Making;
+import dev.lastcut.core.job.JobPipeline;
 import dev.lastcut.core.report.CheckReport;
 import dev.lastcut.core.report.HtmlReport;
 import dev.lastcut.core.report.PdfReport;
@@ -213,11 +213,11 @@ class CheckController {
     @PostMapping("/sign-offs")
     CheckView signOff(
             @PathVariable long id,
-            @RequestHeader(name = Base.HEADER, required = false) String base,
+            @RequestHeader(name = IfMatchVersion.HEADER, required = false) String base,
             @RequestBody SignOffRequest r) {
         checks.signOff(
                 id,
-                Base.of(base),
+                IfMatchVersion.of(base),
                 r.findings() == null ? List.of() : r.findings(),
                 r.by() == null ? "" : r.by(),
                 r.reason() == null ? "" : r.reason());
@@ -227,9 +227,9 @@ class CheckController {
     @DeleteMapping("/sign-offs/{finding}")
     CheckView takeBack(
             @PathVariable long id,
-            @RequestHeader(name = Base.HEADER, required = false) String base,
+            @RequestHeader(name = IfMatchVersion.HEADER, required = false) String base,
             @PathVariable String finding) {
-        checks.takeBack(id, Base.of(base), finding);
+        checks.takeBack(id, IfMatchVersion.of(base), finding);
         return check(id);
     }
 
@@ -249,8 +249,8 @@ class CheckController {
     byte[] json(@PathVariable long id) {
         CheckReport report = report(id);
         OutputSet none = new OutputSet(List.of(), Optional.empty(), List.of());
-        Making.Product checked =
-                new Making.Product(
+        JobPipeline.Product checked =
+                new JobPipeline.Product(
                         jobs.touched(id),
                         jobs.against(id).orElseThrow().sheet(),
                         jobs.ticket(id),

@@ -1,7 +1,7 @@
 package dev.lastcut.server.api;
 
 import dev.lastcut.core.board.Role;
-import dev.lastcut.core.check.CheckContext;
+import dev.lastcut.core.check.CheckTarget;
 import dev.lastcut.core.connectivity.BoardGeometry;
 import dev.lastcut.core.connectivity.NetReference;
 import dev.lastcut.core.current.NetCurrent;
@@ -109,6 +109,7 @@ class CurrentController {
     }
 
     /** Solves a current's way; it is not kept. */
+    @OnlyAsks
     @PostMapping("/path")
     PathView path(@PathVariable long id, @RequestBody CurrentJson current) {
         NetCurrent wanted;
@@ -144,7 +145,7 @@ class CurrentController {
     }
 
     private NetPath.Stack stack(long id) {
-        Optional<CheckContext.Against> against = jobs.against(id);
+        Optional<CheckTarget> against = jobs.against(id);
         return NetPath.Stack.ordered(
                 option ->
                         against.flatMap(a -> a.sheet().value(option, a.order()))

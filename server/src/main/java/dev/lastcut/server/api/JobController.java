@@ -192,7 +192,7 @@ class JobController {
     @PutMapping("/{id}/correction")
     TicketController.VersionView correction(
             @PathVariable long id,
-            @RequestHeader(name = Base.HEADER, required = false) String base,
+            @RequestHeader(name = IfMatchVersion.HEADER, required = false) String base,
             @RequestBody CorrectionChoice choice) {
         jobs.content(id, choice.path());
         Optional<Correction> move =
@@ -202,7 +202,7 @@ class JobController {
         return TicketController.VersionView.of(
                 choices.choose(
                         id,
-                        Base.of(base),
+                        IfMatchVersion.of(base),
                         t -> t.with(d -> d.files = t.files().withCorrection(choice.path(), move))));
     }
 

@@ -3,7 +3,7 @@ package dev.lastcut.server.api;
 import dev.lastcut.core.assembly.Part;
 import dev.lastcut.core.assembly.PartsList;
 import dev.lastcut.core.assembly.Population;
-import dev.lastcut.core.assembly.Troubles;
+import dev.lastcut.core.assembly.SupplyIssues;
 import dev.lastcut.core.assignment.Assignment;
 import dev.lastcut.core.assignment.Assignments;
 import dev.lastcut.core.board.Board;
@@ -144,7 +144,7 @@ record JobView(
             return new BuiltView(
                     ticket.parts().variants().built().orElse(""),
                     kinds.size(),
-                    Troubles.count(kinds, ticket.parts(), ticket.order().quantity()),
+                    SupplyIssues.count(kinds, ticket.parts(), ticket.order().quantity()),
                     (int) parts.stream().filter(p -> !p.fitted()).count(),
                     hand.size(),
                     (int) hand.stream().filter(p -> ticked.contains(p.designator())).count(),

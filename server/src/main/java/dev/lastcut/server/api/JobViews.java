@@ -15,7 +15,6 @@ import dev.lastcut.server.kit.KitService;
 import dev.lastcut.server.report.ReviewJson;
 import java.util.List;
 import java.util.Optional;
-import java.util.Set;
 import org.springframework.stereotype.Component;
 
 /** Puts together what the interface shows of a job. */
@@ -54,7 +53,7 @@ class JobViews {
                 tickets.history(id),
                 checks.stamp(id),
                 board,
-                JobView.BuiltView.of(board, ticket, who, Set.copyOf(ticks.done(id))),
+                JobView.BuiltView.of(board, ticket, who, ticks.done(id, ticket.order().quantity())),
                 JobView.PanelSummary.of(jobs.panel(id), board),
                 touches(id),
                 run.map(r -> JobView.summary(r, checks.openStops(id).size()))

@@ -13,7 +13,7 @@ import dev.lastcut.core.kit.GuideLine;
 import dev.lastcut.core.kit.KitGuide;
 import dev.lastcut.core.kit.KitStep;
 import dev.lastcut.core.kit.KitTable;
-import dev.lastcut.core.kit.Probe;
+import dev.lastcut.core.kit.TestPoint;
 import dev.lastcut.core.milling.HandJoint;
 import dev.lastcut.core.ticket.Ticket;
 import dev.lastcut.server.jobs.JobService;
@@ -55,8 +55,8 @@ class KitController {
         this.ticks = ticks;
     }
 
-    /** Parts that are soldered now, or not yet after all. */
-    record SaidDone(List<String> designators, boolean done) {}
+    /** Parts that are soldered now, or not yet after all; on all boards where none is named. */
+    record SaidDone(List<String> designators, boolean done, Integer board) {}
 
     /** What is to be minded with a part; an empty note takes it back. */
     record SaidNote(String designator, String note) {}
@@ -74,15 +74,17 @@ class KitController {
                                         .filter(j -> j.pin().isEmpty())
                                         .count()
                         : 0;
+        List<List<String>> ticked = ticks.ticked(id, ticket.order().quantity());
         return new KitView(
                 ticket.order().quantity(),
                 kit.steps().stream().map(KitController::step).toList(),
                 lines(kit),
                 Designators.fold(kit.unplaced().stream().map(Part::designator).toList()),
                 wires,
-                Probe.of(geometry).stream().map(KitController::probe).toList(),
+                TestPoint.of(geometry).stream().map(KitController::probe).toList(),
                 ticket.parts().notes(),
-                ticks.done(id),
+                List.copyOf(KitService.onAll(ticked)),
+                ticked,
                 List.copyOf(new TreeSet<>(ticks.pictured(id))));
     }
 
@@ -121,9 +123,10 @@ class KitController {
     TicketController.VersionView guide(
             @PathVariable long id,
             @RequestBody SaidGuide body,
-            @RequestHeader(name = Base.HEADER, required = false) String base) {
+            @RequestHeader(name = IfMatchVersion.HEADER, required = false) String base) {
         GuidePlan plan = plan(body.lines() == null ? List.of() : body.lines());
-        return TicketController.VersionView.of(parts.plan(id, Base.of(base), p -> p.guided(plan)));
+        return TicketController.VersionView.of(
+                parts.plan(id, IfMatchVersion.of(base), p -> p.guided(plan)));
     }
 
     private static GuidePlan plan(List<SaidLine> lines) {
@@ -185,7 +188,7 @@ class KitController {
                 mark.map(Pt::y).orElse(null));
     }
 
-    private static KitView.ProbeView probe(Probe p) {
+    private static KitView.ProbeView probe(TestPoint p) {
         return new KitView.ProbeView(
                 p.name(),
                 p.designator(),
@@ -197,7 +200,12 @@ class KitController {
 
     @PostMapping("/done")
     KitView done(@PathVariable long id, @RequestBody SaidDone body) {
-        ticks.tick(id, body.designators() == null ? List.of() : body.designators(), body.done());
+        ticks.tick(
+                id,
+                Optional.ofNullable(body.board()),
+                jobs.ticket(id).order().quantity(),
+                body.designators() == null ? List.of() : body.designators(),
+                body.done());
         return view(id);
     }
 
@@ -245,13 +253,13 @@ class KitController {
     TicketController.VersionView note(
             @PathVariable long id,
             @RequestBody SaidNote body,
-            @RequestHeader(name = Base.HEADER, required = false) String base) {
+            @RequestHeader(name = IfMatchVersion.HEADER, required = false) String base) {
         String note = body.note() == null ? "" : body.note().strip();
         if (note.length() > LONGEST_NOTE) {
             throw new RefusedException(
                     "A note has at most " + LONGEST_NOTE + " letters, not " + note.length() + ".");
         }
         return TicketController.VersionView.of(
-                parts.plan(id, Base.of(base), p -> p.noting(body.designator(), note)));
+                parts.plan(id, IfMatchVersion.of(base), p -> p.noting(body.designator(), note)));
     }
 }

@@ -9,7 +9,8 @@ import java.util.Map;
  * @param unplaced parts that are fitted and have no place
  * @param wires holes that need a wire, on a board that is milled
  * @param notes by designator
- * @param done the parts that are ticked
+ * @param done the parts that are ticked on every board
+ * @param ticked the parts that are ticked, board by board
  * @param pictured the parts that a picture was dropped to
  */
 record KitView(
@@ -21,6 +22,7 @@ record KitView(
         List<ProbeView> probes,
         Map<String, String> notes,
         List<String> done,
+        List<List<String>> ticked,
         List<String> pictured) {
     /**
      * A line of the guide, in order.

@@ -1,6 +1,9 @@
 package dev.lastcut.server.api;
 
+import dev.lastcut.core.assembly.HeightZone;
 import dev.lastcut.core.assembly.PartBodies;
+import dev.lastcut.core.assembly.PartsPlan;
+import dev.lastcut.core.assembly.Shade;
 import dev.lastcut.core.board.Hole;
 import dev.lastcut.core.board.Layer;
 import dev.lastcut.core.board.Role;
@@ -11,15 +14,18 @@ import dev.lastcut.core.connectivity.NetFacts;
 import dev.lastcut.core.geometry.Clearing;
 import dev.lastcut.core.geometry.Flattener;
 import dev.lastcut.core.geometry.Geo;
+import dev.lastcut.core.geometry.Length;
 import dev.lastcut.core.print.TrueScalePrint;
 import dev.lastcut.server.jobs.JobService;
 import dev.lastcut.server.jobs.NotFoundException;
 import dev.lastcut.server.jobs.RefusedException;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.TreeMap;
 import org.locationtech.jts.geom.Envelope;
 import org.locationtech.jts.geom.Geometry;
@@ -228,8 +234,9 @@ class LookController {
             boolean throughHole,
             boolean known,
             boolean guessed,
-            boolean fitted) {
-        static BodyView of(PartBodies.Body b) {
+            boolean fitted,
+            boolean tooHigh) {
+        static BodyView of(PartBodies.Body b, boolean tooHigh) {
             return new BodyView(
                     b.designator(),
                     b.side().word(),
@@ -242,7 +249,8 @@ class LookController {
                     b.throughHole(),
                     b.isKnown(),
                     b.source() == PartBodies.Source.GUESSED,
-                    b.fitted());
+                    b.fitted(),
+                    tooHigh);
         }
     }
 
@@ -278,15 +286,38 @@ class LookController {
     }
 
     /** What the solid view needs besides the layers; the thickness is a usual one. */
-    record SolidView(double thicknessNm, List<BodyView> bodies) {}
+    record SolidView(double thicknessNm, List<BodyView> bodies, List<SlabView> zones) {}
+
+    /** The underside of a height zone: rings as flat lists of x, y in nm. */
+    record SlabView(String name, String side, double atMostNm, List<double[]> rings) {
+        static SlabView of(HeightZone z, Geometry board) {
+            return new SlabView(
+                    z.name(),
+                    z.side().word(),
+                    Length.mm(z.atMostMm()),
+                    Rings.of(z.isWholeBoard() ? board : z.shape()));
+        }
+    }
 
     @GetMapping("/solid")
     SolidView solid(@PathVariable long id) {
+        PartsPlan plan = jobs.ticket(id).parts();
+        List<HeightZone> zones = plan.heights().zones();
+        Geometry board = jobs.board(id).boardArea();
+        List<PartBodies.Body> bodies = PartBodies.of(jobs.board(id), plan);
+        Set<PartBodies.Body> high = new HashSet<>();
+        for (PartBodies.Body b : bodies) {
+            if (zones.stream().anyMatch(z -> z.isTooLowFor(b))) {
+                high.add(b);
+            }
+            Optional.ofNullable(plan.heights().unshaded().get(b.designator()))
+                    .flatMap(deg -> Shade.of(b, deg, bodies, PartBodies.Body::fitted))
+                    .ifPresent(s -> high.add(s.by()));
+        }
         return new SolidView(
                 USUAL_THICKNESS_NM,
-                PartBodies.of(jobs.board(id), jobs.ticket(id).parts()).stream()
-                        .map(BodyView::of)
-                        .toList());
+                bodies.stream().map(b -> BodyView.of(b, high.contains(b))).toList(),
+                zones.stream().map(z -> SlabView.of(z, board)).toList());
     }
 
     /**

@@ -218,6 +218,7 @@ class MillController {
     record AreasView(List<double[]> joined, List<double[]> unreached) {}
 
     /** What a set leaves on a side, for the table; the chosen set when none is named. */
+    @OnlyAsks
     @PostMapping("/areas/{side}")
     AreasView areas(
             @PathVariable long id, @PathVariable String side, @RequestBody List<String> tools) {
@@ -323,12 +324,12 @@ class MillController {
     HeightsView keep(
             @PathVariable long id,
             @PathVariable String side,
-            @RequestHeader(name = Base.HEADER, required = false) String base,
+            @RequestHeader(name = IfMatchVersion.HEADER, required = false) String base,
             @RequestBody PointsRequest points) {
         OnMill on = mills.onMill(id);
         ProbeGrid grid = ProbeGrid.over(on.plan().extent());
         String text = points.text() == null ? "" : points.text();
-        mills.keepProbed(id, Base.of(base), side(side), grid, text);
+        mills.keepProbed(id, IfMatchVersion.of(base), side(side), grid, text);
         return heights(id, side);
     }
 
@@ -336,8 +337,8 @@ class MillController {
     HeightsView forget(
             @PathVariable long id,
             @PathVariable String side,
-            @RequestHeader(name = Base.HEADER, required = false) String base) {
-        mills.forgetProbed(id, Base.of(base), side(side));
+            @RequestHeader(name = IfMatchVersion.HEADER, required = false) String base) {
+        mills.forgetProbed(id, IfMatchVersion.of(base), side(side));
         return heights(id, side);
     }
 

@@ -104,48 +104,49 @@ class PartsController {
     TicketController.VersionView choose(
             @PathVariable long id,
             @RequestBody ChosenFittings body,
-            @RequestHeader(name = Base.HEADER, required = false) String base) {
+            @RequestHeader(name = IfMatchVersion.HEADER, required = false) String base) {
         Map<String, Fitting> chosen = new TreeMap<>();
         if (body.fittings() != null) {
             body.fittings().forEach((d, f) -> chosen.put(d, f.toFitting()));
         }
         List<String> variants = body.variants() == null ? List.of("") : body.variants();
-        return TicketController.VersionView.of(parts.choose(id, Base.of(base), variants, chosen));
+        return TicketController.VersionView.of(
+                parts.choose(id, IfMatchVersion.of(base), variants, chosen));
     }
 
     @PostMapping("/variants")
     TicketController.VersionView add(
             @PathVariable long id,
             @RequestBody NewVariant body,
-            @RequestHeader(name = Base.HEADER, required = false) String base) {
+            @RequestHeader(name = IfMatchVersion.HEADER, required = false) String base) {
         String name = body.name() == null ? "" : body.name();
         return TicketController.VersionView.of(
-                parts.add(id, Base.of(base), name, Optional.ofNullable(body.like())));
+                parts.add(id, IfMatchVersion.of(base), name, Optional.ofNullable(body.like())));
     }
 
     @DeleteMapping("/variants")
     TicketController.VersionView drop(
             @PathVariable long id,
             @RequestParam String name,
-            @RequestHeader(name = Base.HEADER, required = false) String base) {
-        return TicketController.VersionView.of(parts.drop(id, Base.of(base), name));
+            @RequestHeader(name = IfMatchVersion.HEADER, required = false) String base) {
+        return TicketController.VersionView.of(parts.drop(id, IfMatchVersion.of(base), name));
     }
 
     @PostMapping("/needs")
     TicketController.VersionView need(
             @PathVariable long id,
             @RequestBody SaidNeeds body,
-            @RequestHeader(name = Base.HEADER, required = false) String base) {
+            @RequestHeader(name = IfMatchVersion.HEADER, required = false) String base) {
         List<String> said = body.needs() == null ? List.of() : body.needs();
         return TicketController.VersionView.of(
-                parts.need(id, Base.of(base), body.designator(), said));
+                parts.need(id, IfMatchVersion.of(base), body.designator(), said));
     }
 
     /** Takes over what the counter says today of parts that are known already. */
     @PostMapping("/refresh")
     TicketController.VersionView refresh(
             @PathVariable long id,
-            @RequestHeader(name = Base.HEADER, required = false) String base) {
-        return TicketController.VersionView.of(parts.refresh(id, Base.of(base)));
+            @RequestHeader(name = IfMatchVersion.HEADER, required = false) String base) {
+        return TicketController.VersionView.of(parts.refresh(id, IfMatchVersion.of(base)));
     }
 }

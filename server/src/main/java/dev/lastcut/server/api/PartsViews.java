@@ -10,7 +10,7 @@ import dev.lastcut.core.assembly.PartsPlan;
 import dev.lastcut.core.assembly.PlacementTable;
 import dev.lastcut.core.assembly.Population;
 import dev.lastcut.core.assembly.Savings;
-import dev.lastcut.core.assembly.Troubles;
+import dev.lastcut.core.assembly.SupplyIssues;
 import dev.lastcut.core.assembly.Variants;
 import dev.lastcut.core.assignment.Assignments;
 import dev.lastcut.core.board.Board;
@@ -135,7 +135,7 @@ final class PartsViews {
                         ? found.get(0).part().number()
                         : "",
                 found.size(),
-                Troubles.of(p, known, (long) l.quantity() * boards),
+                SupplyIssues.of(p, known, (long) l.quantity() * boards),
                 fitting(l.designators()),
                 (int)
                         l.designators().stream()

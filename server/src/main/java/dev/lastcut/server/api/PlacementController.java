@@ -56,7 +56,7 @@ class PlacementController {
     TicketController.VersionView turn(
             @PathVariable long id,
             @RequestBody SaidTurn body,
-            @RequestHeader(name = Base.HEADER, required = false) String base) {
+            @RequestHeader(name = IfMatchVersion.HEADER, required = false) String base) {
         return turns(id, List.of(body), base);
     }
 
@@ -65,11 +65,11 @@ class PlacementController {
     TicketController.VersionView turns(
             @PathVariable long id,
             @RequestBody List<SaidTurn> body,
-            @RequestHeader(name = Base.HEADER, required = false) String base) {
+            @RequestHeader(name = IfMatchVersion.HEADER, required = false) String base) {
         return TicketController.VersionView.of(
                 parts.plan(
                         id,
-                        Base.of(base),
+                        IfMatchVersion.of(base),
                         p -> {
                             Turns turns = p.turns();
                             for (SaidTurn said : body) {
@@ -87,9 +87,9 @@ class PlacementController {
     TicketController.VersionView hand(
             @PathVariable long id,
             @RequestBody SaidHand body,
-            @RequestHeader(name = Base.HEADER, required = false) String base) {
+            @RequestHeader(name = IfMatchVersion.HEADER, required = false) String base) {
         return TicketController.VersionView.of(
-                parts.plan(id, Base.of(base), p -> p.with(hand(p, body))));
+                parts.plan(id, IfMatchVersion.of(base), p -> p.with(hand(p, body))));
     }
 
     private static ByHand hand(PartsPlan p, SaidHand body) {
@@ -110,11 +110,11 @@ class PlacementController {
     TicketController.VersionView looked(
             @PathVariable long id,
             @RequestBody SaidLooked body,
-            @RequestHeader(name = Base.HEADER, required = false) String base) {
+            @RequestHeader(name = IfMatchVersion.HEADER, required = false) String base) {
         String lies = body.looked() ? views(id).asTheyLie(body.footprint(), side(body.side())) : "";
         String key = PlacementViews.lookedKey(body.footprint(), side(body.side()));
         return TicketController.VersionView.of(
-                parts.plan(id, Base.of(base), p -> p.lookedAt(key, lies)));
+                parts.plan(id, IfMatchVersion.of(base), p -> p.lookedAt(key, lies)));
     }
 
     /** The pin of a footprint that is the cathode or the plus; null takes it back. */
@@ -124,14 +124,14 @@ class PlacementController {
     TicketController.VersionView polarity(
             @PathVariable long id,
             @RequestBody SaidPolarity body,
-            @RequestHeader(name = Base.HEADER, required = false) String base) {
+            @RequestHeader(name = IfMatchVersion.HEADER, required = false) String base) {
         if (body.footprint() == null || body.footprint().isBlank()) {
             throw new RefusedException("Say which footprint the polarity is of.");
         }
         return TicketController.VersionView.of(
                 parts.plan(
                         id,
-                        Base.of(base),
+                        IfMatchVersion.of(base),
                         p ->
                                 p.polarised(
                                         body.footprint(),

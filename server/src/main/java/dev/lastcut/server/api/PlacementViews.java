@@ -26,7 +26,7 @@ import dev.lastcut.core.placement.Fiducials;
 import dev.lastcut.core.placement.PartPolarity;
 import dev.lastcut.core.placement.Polarities;
 import dev.lastcut.core.placement.TurnJudge;
-import dev.lastcut.core.placement.TurnedBack;
+import dev.lastcut.core.placement.UnrotatedPins;
 import dev.lastcut.core.placement.Verdict;
 import dev.lastcut.core.placement.ZeroTurn;
 import dev.lastcut.core.ticket.Ticket;
@@ -128,7 +128,7 @@ final class PlacementViews {
     }
 
     private PlacementView.PlacedKindView group(Group g, List<Verdict> members) {
-        Optional<TurnedBack> first =
+        Optional<UnrotatedPins> first =
                 members.stream()
                         .filter(v -> v.state() != Verdict.State.TURNED)
                         .flatMap(v -> back(v.part()).stream())
@@ -191,8 +191,8 @@ final class PlacementViews {
         return side == Side.BOTTOM ? (360 - turn) % 360 : turn;
     }
 
-    private Optional<TurnedBack> back(Part p) {
-        return TurnedBack.of(p, rotation(p), pins.of(p.designator()));
+    private Optional<UnrotatedPins> back(Part p) {
+        return UnrotatedPins.of(p, rotation(p), pins.of(p.designator()));
     }
 
     private double rotation(Part p) {
@@ -314,7 +314,7 @@ final class PlacementViews {
         Optional<Coordinate> one =
                 points.stream()
                         .filter(q -> q.pin().equals("1"))
-                        .map(q -> TurnedBack.back(q.at(), at, deg))
+                        .map(q -> UnrotatedPins.back(q.at(), at, deg))
                         .findFirst();
         return new PlacementView.TurnedView(
                 p.designator(),
@@ -341,7 +341,8 @@ final class PlacementViews {
         double[] turned = new double[ring.length];
         for (int i = 0; i + 1 < ring.length; i += 2) {
             Coordinate c =
-                    TurnedBack.back(new Pt(Math.round(ring[i]), Math.round(ring[i + 1])), at, deg);
+                    UnrotatedPins.back(
+                            new Pt(Math.round(ring[i]), Math.round(ring[i + 1])), at, deg);
             turned[i] = Math.rint(c.x);
             turned[i + 1] = Math.rint(c.y);
         }

@@ -90,6 +90,7 @@ class RehearsalController {
             List<TrackView> tracks) {}
 
     /** The result of a rehearsal, if it ran; a POST because a pasted program may be long. */
+    @OnlyAsks
     @PostMapping("/rehearsal/result")
     RehearsalView result(@PathVariable long id, @RequestBody Wish wish) {
         return mills.rehearsal(id, wish)
@@ -111,6 +112,7 @@ class RehearsalController {
     }
 
     /** What became of the stock on the bench mill. */
+    @OnlyAsks
     @PostMapping("/bench/look")
     RehearsalView look(@PathVariable long id) {
         return view(mills.onMill(id), bench.look(id));

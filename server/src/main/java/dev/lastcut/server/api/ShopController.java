@@ -6,8 +6,8 @@ import dev.lastcut.core.capability.Limit;
 import dev.lastcut.core.capability.LimitKey;
 import dev.lastcut.core.capability.Order;
 import dev.lastcut.core.capability.Quote;
-import dev.lastcut.core.check.CheckContext;
 import dev.lastcut.core.check.CheckRun;
+import dev.lastcut.core.check.CheckTarget;
 import dev.lastcut.core.check.Finding;
 import dev.lastcut.core.check.Severity;
 import dev.lastcut.core.check.design.DesignClass.Smallest;
@@ -73,11 +73,11 @@ class ShopController {
 
     @GetMapping("/limits")
     NumbersView limits(@PathVariable long id) {
-        Optional<CheckContext.Against> against = jobs.against(id);
+        Optional<CheckTarget> against = jobs.against(id);
         if (against.isEmpty()) {
             return new NumbersView(List.of(), order(id), List.of());
         }
-        CheckContext.Against a = against.get();
+        CheckTarget a = against.get();
         int layers = jobs.board(id).board().copper().size();
         List<LimitView> limits = new ArrayList<>();
         for (LimitKey key : LimitKey.values()) {
@@ -89,7 +89,7 @@ class ShopController {
         return new NumbersView(limits, order(id), refused);
     }
 
-    private static LimitView view(CheckContext.Against a, LimitKey key, Limit l) {
+    private static LimitView view(CheckTarget a, LimitKey key, Limit l) {
         boolean varied = a.sheet().limit(key).filter(l::equals).isEmpty();
         return new LimitView(
                 key.id(),

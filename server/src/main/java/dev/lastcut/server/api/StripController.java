@@ -43,11 +43,12 @@ class StripController {
     @PostMapping("/proposal")
     TaskState propose(
             @PathVariable long id,
-            @RequestHeader(name = Base.HEADER, required = false) String base,
+            @RequestHeader(name = IfMatchVersion.HEADER, required = false) String base,
             @RequestBody ProposalWish wish) {
         StripService.Keep keep =
                 "placed".equals(wish.keep()) ? StripService.Keep.PLACED : StripService.Keep.LOCKED;
-        return tasks.start(task -> String.valueOf(strips.propose(id, keep, Base.of(base), task)));
+        return tasks.start(
+                task -> String.valueOf(strips.propose(id, keep, IfMatchVersion.of(base), task)));
     }
 
     /** Ends the search with the best plan so far. */

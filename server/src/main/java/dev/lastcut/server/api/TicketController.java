@@ -84,23 +84,28 @@ class TicketController {
     @PatchMapping(path = "/jobs/{id}/ticket", consumes = MediaType.APPLICATION_JSON_VALUE)
     VersionView choose(
             @PathVariable long id,
-            @RequestHeader(name = Base.HEADER, required = false) String base,
+            @RequestHeader(name = IfMatchVersion.HEADER, required = false) String base,
             @RequestBody byte[] parts) {
         return VersionView.of(
-                choices.choose(id, Base.of(base), before -> Tickets.changed(before, parts)));
+                choices.choose(
+                        id, IfMatchVersion.of(base), before -> Tickets.changed(before, parts)));
     }
 
     /** Takes a whole ticket in, all or nothing; the task's result is the version it made. */
     @PostMapping(path = "/jobs/{id}/ticket", consumes = MediaType.APPLICATION_JSON_VALUE)
     TaskState takeIn(
             @PathVariable long id,
-            @RequestHeader(name = Base.HEADER, required = false) String base,
+            @RequestHeader(name = IfMatchVersion.HEADER, required = false) String base,
             @RequestBody byte[] json) {
         return tasks.start(
                 task -> {
                     task.progress(0, 1, "holding the ticket against the board");
                     return String.valueOf(
-                            choices.choose(id, Base.of(base), before -> Tickets.takenIn(json), task)
+                            choices.choose(
+                                            id,
+                                            IfMatchVersion.of(base),
+                                            before -> Tickets.takenIn(json),
+                                            task)
                                     .version());
                 });
     }
@@ -118,8 +123,8 @@ class TicketController {
     VersionView go(
             @PathVariable long id,
             @PathVariable int version,
-            @RequestHeader(name = Base.HEADER, required = false) String base) {
-        return VersionView.of(tickets.go(id, Base.of(base), version));
+            @RequestHeader(name = IfMatchVersion.HEADER, required = false) String base) {
+        return VersionView.of(tickets.go(id, IfMatchVersion.of(base), version));
     }
 
     /** A stream of what happens to the job, from whichever window. */

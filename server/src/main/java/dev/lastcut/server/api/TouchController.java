@@ -1,11 +1,12 @@
 package dev.lastcut.server.api;
 
+import dev.lastcut.core.board.Board;
 import dev.lastcut.core.board.Layer;
 import dev.lastcut.core.check.CheckRun;
 import dev.lastcut.core.check.Finding;
 import dev.lastcut.core.compare.BoardChanges;
 import dev.lastcut.core.geometry.Length;
-import dev.lastcut.core.touch.Room;
+import dev.lastcut.core.touch.TouchClearances;
 import dev.lastcut.core.touch.Touched;
 import dev.lastcut.core.touch.mend.Mending;
 import dev.lastcut.server.api.CheckController.PlaceView;
@@ -62,7 +63,7 @@ class TouchController {
             double ringMm,
             double neckMm,
             List<Double> drillsMm) {
-        static RoomView of(Room r) {
+        static RoomView of(TouchClearances r) {
             return new RoomView(
                     Length.toMm(r.clearance()),
                     Length.toMm(r.edge()),
@@ -91,12 +92,16 @@ class TouchController {
                             o.why(),
                             o.places().stream().map(PlaceView::of).toList()));
         }
-        List<String> drawings =
-                touched.read().board().files().stream()
-                        .map(f -> f.path())
-                        .filter(p -> p.matches("(?i).*\\.(svg|dxf)"))
-                        .toList();
-        return new TouchesView(all, RoomView.of(touches.room(id)), drawings);
+        return new TouchesView(
+                all, RoomView.of(touches.room(id)), drawings(touched.read().board()));
+    }
+
+    /** The files of a board's pack that can be drawings, by path. */
+    static List<String> drawings(Board board) {
+        return board.files().stream()
+                .map(f -> f.path())
+                .filter(p -> p.matches("(?i).*\\.(svg|dxf)"))
+                .toList();
     }
 
     /** A touch that would mend findings, by their ids. */

@@ -6,8 +6,8 @@ import dev.lastcut.core.cut.OutputFile;
 import dev.lastcut.core.intake.Pack;
 import dev.lastcut.core.intake.PackReader;
 import dev.lastcut.core.intake.UnusablePackException;
-import dev.lastcut.core.job.Making;
-import dev.lastcut.core.ticket.Made;
+import dev.lastcut.core.job.JobPipeline;
+import dev.lastcut.core.ticket.CutStamp;
 import dev.lastcut.core.ticket.Ticket;
 import dev.lastcut.core.work.WorkLimitException;
 import dev.lastcut.server.report.Handover;
@@ -105,7 +105,7 @@ public final class MakeCommand {
         CapabilitySheet sheet = new SheetLibrary().resolve(args.sheet());
         Ticket ticket = building(ticket(args.ticket()), args.variant());
         Pack pack = read(args.pack());
-        Made made = ticket.made();
+        CutStamp made = ticket.made();
         String created = made.at().orElse(Instant.now().truncatedTo(ChronoUnit.SECONDS).toString());
         String job = made.job().orElse(pack.name().replaceFirst("(?i)\\.zip$", ""));
         ticket.shop()
@@ -116,12 +116,19 @@ public final class MakeCommand {
                                         "The ticket was made for "
                                                 + s
                                                 + ": how the board is set up there is not used."));
-        Making.Product product =
-                Making.all(
+        JobPipeline.Product product =
+                JobPipeline.all(
                         pack,
                         sheet,
                         ticket.withShop(sheet.id())
-                                .with(d -> d.made = Made.of(job, made.cut(), created)),
+                                .with(
+                                        d ->
+                                                d.made =
+                                                        CutStamp.of(
+                                                                job,
+                                                                made.revision(),
+                                                                made.cut(),
+                                                                created)),
                         new PacksBeside(
                                 Stream.concat(args.ticket().stream(), Stream.of(args.pack()))
                                         .toList(),

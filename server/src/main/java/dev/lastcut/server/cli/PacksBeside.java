@@ -5,7 +5,7 @@ import dev.lastcut.core.intake.Intake;
 import dev.lastcut.core.intake.Pack;
 import dev.lastcut.core.intake.StatedThickness;
 import dev.lastcut.core.intake.UnusablePackException;
-import dev.lastcut.core.job.Others;
+import dev.lastcut.core.job.PanelBoardSource;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.InvalidPathException;
@@ -16,7 +16,7 @@ import java.util.List;
 import java.util.Map;
 
 /** Packs that a ticket names for its panel: beside the ticket, or else beside the job's pack. */
-final class PacksBeside implements Others {
+final class PacksBeside implements PanelBoardSource {
     /** Reads a pack from a place. */
     interface Reader {
         Pack read(Path path) throws IOException, UnusablePackException;

@@ -1,10 +1,10 @@
 package dev.lastcut.server.counter;
 
 import dev.lastcut.server.catalogue.PartJson;
+import dev.lastcut.server.standin.FaultMode;
 import dev.lastcut.server.standin.LoopbackServer;
 import dev.lastcut.server.standin.LoopbackServer.Answer;
 import dev.lastcut.server.standin.LoopbackServer.Asked;
-import dev.lastcut.server.standin.Mood;
 import dev.lastcut.server.standin.Stand;
 import java.time.Instant;
 import java.time.temporal.ChronoUnit;
@@ -25,7 +25,7 @@ public final class CounterServer implements Stand.Service {
         Map<String, PartJson> filled = Shelves.filled();
         shelves.putAll(filled);
         order = List.copyOf(filled.keySet());
-        Mood mood = new Mood("counter");
+        FaultMode mood = new FaultMode("counter");
         server =
                 new LoopbackServer("counter", port)
                         .at("/parts", mood.over(this::parts))

@@ -18,12 +18,12 @@ import dev.lastcut.core.intake.Pack;
 import dev.lastcut.core.intake.Pack.PackFile;
 import dev.lastcut.core.intake.PackReader;
 import dev.lastcut.core.intake.UnusablePackException;
-import dev.lastcut.core.job.Making;
-import dev.lastcut.core.job.Others;
+import dev.lastcut.core.job.JobPipeline;
+import dev.lastcut.core.job.PanelBoardSource;
 import dev.lastcut.core.panel.PanelPlan;
 import dev.lastcut.core.quote.JobQuote;
-import dev.lastcut.core.ticket.Asking;
 import dev.lastcut.core.ticket.Ticket;
+import dev.lastcut.core.ticket.TicketDependencies;
 import dev.lastcut.server.orders.DeskOrder.DeskQuestion;
 import dev.lastcut.server.orders.DeskReading;
 import dev.lastcut.server.orders.DeskReading.DeskBoard;
@@ -177,11 +177,11 @@ final class DeskReader {
             }
             Ticket order = ticket.with(d -> d.panel = Optional.empty());
             List<Finding> findings =
-                    Making.check(
+                    JobPipeline.check(
                                     board,
                                     shop,
-                                    new Asking(order),
-                                    Others.NONE,
+                                    new TicketDependencies(order),
+                                    PanelBoardSource.NONE,
                                     (done, of, title) -> {},
                                     () -> false)
                             .findings();

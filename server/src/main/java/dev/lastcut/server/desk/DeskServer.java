@@ -9,10 +9,10 @@ import dev.lastcut.server.orders.DeskOrder.Wanted;
 import dev.lastcut.server.orders.DeskReading;
 import dev.lastcut.server.report.Json;
 import dev.lastcut.server.report.QuoteJson;
+import dev.lastcut.server.standin.FaultMode;
 import dev.lastcut.server.standin.LoopbackServer;
 import dev.lastcut.server.standin.LoopbackServer.Answer;
 import dev.lastcut.server.standin.LoopbackServer.Asked;
-import dev.lastcut.server.standin.Mood;
 import dev.lastcut.server.standin.Stand;
 import dev.lastcut.server.work.Daemons;
 import java.io.IOException;
@@ -44,7 +44,7 @@ public final class DeskServer implements Stand.Service {
     private static final String KEY = "[0-9a-zA-Z-]{8,64}";
 
     private final DeskStore store;
-    private final Pace pace;
+    private final OrderTimeline pace;
     private final LoopbackServer server;
     private final DeskReader reader = new DeskReader();
     private final ExecutorService reading =
@@ -58,8 +58,8 @@ public final class DeskServer implements Stand.Service {
      */
     public DeskServer(int port, Path file, Duration step) {
         store = new DeskStore(file);
-        pace = new Pace(step);
-        Mood mood = new Mood("desk");
+        pace = new OrderTimeline(step);
+        FaultMode mood = new FaultMode("desk");
         server =
                 new LoopbackServer("desk", port)
                         .at("/uploads", mood.over(this::uploads))
@@ -218,7 +218,7 @@ public final class DeskServer implements Stand.Service {
     private Answer withdraw(String key, Optional<DeskStore.Placed> order) {
         if (order.isPresent() && order.get().number().isPresent()) {
             DeskStore.Placed o = order.get();
-            if (o.withdrawn().isEmpty() && Pace.isBegun(history(o))) {
+            if (o.withdrawn().isEmpty() && OrderTimeline.isBegun(history(o))) {
                 return Answer.fault(409, "the boards are being made: it is too late to withdraw");
             }
         }
@@ -307,7 +307,7 @@ public final class DeskServer implements Stand.Service {
                 number,
                 order.upload(),
                 state,
-                Pace.says(state),
+                OrderTimeline.says(state),
                 history,
                 questions(order),
                 state.equals(DeskOrder.SHIPPED) ? "parcel " + number + "-1" : "");

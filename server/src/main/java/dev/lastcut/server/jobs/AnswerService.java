@@ -9,10 +9,7 @@ import dev.lastcut.core.ticket.Ticket;
 import dev.lastcut.core.ticket.TicketWords;
 import dev.lastcut.server.ticket.BadTicketException;
 import dev.lastcut.server.ticket.Tickets;
-import dev.lastcut.server.work.TaskRunner;
-import dev.lastcut.server.work.TaskState;
 import java.util.List;
-import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import org.springframework.stereotype.Component;
@@ -22,49 +19,27 @@ import org.springframework.stereotype.Component;
 public class AnswerService {
     private static final int KEPT = 200;
 
-    /** An answer that is known within this time comes without a task to follow. */
-    private static final long PATIENCE_MS = 200;
-
     private final JobService jobs;
-    private final TaskRunner tasks;
-    private final Results<List<String>> effects = new Results<>(KEPT);
+    private final ResultCache<List<String>> effects = new ResultCache<>(KEPT);
 
     /** What is computed of what: the files of a job, as they are read and as they would be. */
     private record Question(long job, int revision, Choices now, Choices then) {}
 
-    AnswerService(JobService jobs, TaskRunner tasks) {
+    AnswerService(JobService jobs) {
         this.jobs = jobs;
-        this.tasks = tasks;
     }
 
-    /** The effect in sentences, or the task that finds it; then it is asked for again. */
-    public record Effect(Optional<List<String>> says, Optional<TaskState> task) {}
-
     /**
+     * The effect in sentences, found once however many ask.
+     *
      * @param parts of a ticket, as they would be chosen
      * @throws RefusedException when they are no parts of a ticket
      */
-    public Effect effect(long id, byte[] parts) {
+    public List<String> effect(long id, byte[] parts) {
         Ticket now = jobs.ticket(id);
         Choices then = choices(now, parts);
         Question question = new Question(id, jobs.revision(id), now.files(), then);
-        Optional<List<String>> known = effects.peek(question, Ticket.BLANK);
-        if (known.isPresent()) {
-            return new Effect(known, Optional.empty());
-        }
-        TaskState begun =
-                tasks.startOnce(
-                        question,
-                        task -> {
-                            effects.get(question, Ticket.BLANK, asking -> read(question));
-                            return "";
-                        });
-        TaskState state = tasks.find(begun.id()).map(t -> t.await(PATIENCE_MS)).orElse(begun);
-        if (state.status() == TaskState.Status.FAILED) {
-            throw new RefusedException(state.error());
-        }
-        Optional<List<String>> found = effects.peek(question, Ticket.BLANK);
-        return new Effect(found, found.isPresent() ? Optional.empty() : Optional.of(state));
+        return effects.get(question, Ticket.BLANK, asking -> read(question));
     }
 
     private static Choices choices(Ticket now, byte[] parts) {

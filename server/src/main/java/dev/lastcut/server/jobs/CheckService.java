@@ -1,17 +1,17 @@
 package dev.lastcut.server.jobs;
 
 import dev.lastcut.core.capability.CapabilitySheet;
-import dev.lastcut.core.check.CheckContext;
 import dev.lastcut.core.check.CheckRun;
+import dev.lastcut.core.check.CheckTarget;
 import dev.lastcut.core.check.Finding;
 import dev.lastcut.core.check.design.DesignNumbers;
 import dev.lastcut.core.connectivity.BoardGeometry;
 import dev.lastcut.core.cut.Manifest;
-import dev.lastcut.core.job.Making;
+import dev.lastcut.core.job.JobPipeline;
 import dev.lastcut.core.quote.OwnWork;
 import dev.lastcut.core.ticket.Acceptance;
-import dev.lastcut.core.ticket.Asking;
 import dev.lastcut.core.ticket.SignedFindings;
+import dev.lastcut.core.ticket.TicketDependencies;
 import dev.lastcut.server.sheets.Sheets;
 import dev.lastcut.server.work.Task;
 import java.nio.charset.StandardCharsets;
@@ -27,9 +27,9 @@ public class CheckService {
     private final JobService jobs;
     private final ChoiceService choices;
     private final Sheets sheets;
-    private final Results<CheckRun> checks = new Results<>(60);
+    private final ResultCache<CheckRun> checks = new ResultCache<>(60);
 
-    private final Results<OwnWork> works = new Results<>(60);
+    private final ResultCache<OwnWork> works = new ResultCache<>(60);
 
     CheckService(JobService jobs, ChoiceService choices, Sheets sheets) {
         this.jobs = jobs;
@@ -40,22 +40,22 @@ public class CheckService {
     /** What a check is made of besides the ticket. */
     private record Of(Object board, CapabilitySheet sheet, List<Object> beside) {}
 
-    private Of of(Moment m, CapabilitySheet sheet) {
+    private Of of(JobSnapshot m, CapabilitySheet sheet) {
         return new Of(m.board(), sheet, jobs.neighbours().key(m.ticket()));
     }
 
-    private Optional<CheckRun> known(Moment m, CapabilitySheet sheet) {
+    private Optional<CheckRun> known(JobSnapshot m, CapabilitySheet sheet) {
         return checks.peek(of(m, sheet), m.ticket());
     }
 
     /** The check of a job as it is, or would be, at a moment; empty until it was made. */
-    Optional<CheckRun> known(Moment m) {
+    Optional<CheckRun> known(JobSnapshot m) {
         return m.sheet().flatMap(s -> known(m, s));
     }
 
     /** Changes when the files, the sheet, the headroom, the order or the currents change. */
     public String stamp(long id) {
-        Moment now = jobs.now(id);
+        JobSnapshot now = jobs.now(id);
         String what =
                 now.board().toString()
                         + jobs.against(now).orElse(null)
@@ -75,16 +75,16 @@ public class CheckService {
 
     /** Checks the board, and the revision before it to tell what is new. */
     public void check(long id, Task task) {
-        Moment now = jobs.now(id);
+        JobSnapshot now = jobs.now(id);
         check(now, task);
         jobs.before(now).filter(then -> !task.isCancelled()).ifPresent(then -> check(then, task));
     }
 
-    CheckRun check(Moment m, Task task) {
+    CheckRun check(JobSnapshot m, Task task) {
         return run(m, m.requireSheet(), task);
     }
 
-    private CheckRun run(Moment m, CapabilitySheet sheet, Task task) {
+    private CheckRun run(JobSnapshot m, CapabilitySheet sheet, Task task) {
         task.progress(0, 1, "reading the board");
         BoardGeometry geometry = jobs.board(m);
         return checks.get(
@@ -92,7 +92,7 @@ public class CheckService {
                 m.ticket(),
                 asking -> {
                     CheckRun run =
-                            Making.check(
+                            JobPipeline.check(
                                     geometry,
                                     sheet,
                                     asking,
@@ -108,17 +108,17 @@ public class CheckService {
     }
 
     /** A shop and what the checks say of the board there; empty until they ran. */
-    public record AtShop(
-            CheckContext.Against against, Optional<CheckRun> run, Optional<OwnWork> work) {}
+    public record AtShop(CheckTarget against, Optional<CheckRun> run, Optional<OwnWork> work) {}
 
     /** Every shop, in the order of the sheets. */
     public List<AtShop> shops(long id) {
-        Moment now = jobs.now(id);
+        JobSnapshot now = jobs.now(id);
         List<AtShop> all = new ArrayList<>();
         for (CapabilitySheet s : alike(now)) {
             all.add(
                     new AtShop(
-                            Making.against(s, new Asking(now.ticket()), jobs.neighbours()),
+                            JobPipeline.against(
+                                    s, new TicketDependencies(now.ticket()), jobs.neighbours()),
                             known(now, s),
                             works.peek(of(now, s), now.ticket())));
         }
@@ -126,14 +126,14 @@ public class CheckService {
     }
 
     /** The shops the board can be made at as it is: strip board is laid out otherwise. */
-    private List<CapabilitySheet> alike(Moment now) {
+    private List<CapabilitySheet> alike(JobSnapshot now) {
         boolean strip = now.sheet().flatMap(CapabilitySheet::strip).isPresent();
         return sheets.all().stream().filter(s -> s.strip().isPresent() == strip).toList();
     }
 
     /** Checks the board against every sheet. */
     public void checkShops(long id, Task task) {
-        Moment now = jobs.now(id);
+        JobSnapshot now = jobs.now(id);
         DesignNumbers.of(jobs.board(now));
         for (CapabilitySheet s : alike(now)) {
             if (!task.isCancelled()) {
@@ -146,16 +146,16 @@ public class CheckService {
     /**
      * What a board costs its maker beside money at a shop; kept, as a mill's programs take long.
      */
-    private OwnWork work(Moment m, CapabilitySheet sheet) {
+    private OwnWork work(JobSnapshot m, CapabilitySheet sheet) {
         return works.get(
                 of(m, sheet),
                 m.ticket(),
-                asking -> OwnWork.of(jobs.board(m), sheet, Making.setup(sheet, asking)));
+                asking -> OwnWork.of(jobs.board(m), sheet, JobPipeline.setup(sheet, asking)));
     }
 
     /** Which findings of a check are signed off. */
     public SignedFindings signed(long id, CheckRun run) {
-        return Making.signed(run, new Asking(jobs.ticket(id)));
+        return JobPipeline.signed(run, new TicketDependencies(jobs.ticket(id)));
     }
 
     /** Signs off one finding or several alike. */

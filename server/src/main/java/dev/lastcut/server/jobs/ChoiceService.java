@@ -4,8 +4,8 @@ import dev.lastcut.core.board.Correction;
 import dev.lastcut.core.board.SourceFile;
 import dev.lastcut.core.capability.CapabilitySheet;
 import dev.lastcut.core.job.StripMaking;
-import dev.lastcut.core.ticket.Misfit;
 import dev.lastcut.core.ticket.Ticket;
+import dev.lastcut.core.ticket.TicketConflict;
 import dev.lastcut.server.sheets.Sheets;
 import dev.lastcut.server.ticket.BadTicketException;
 import dev.lastcut.server.work.Task;
@@ -73,29 +73,34 @@ public class ChoiceService {
     /** Refuses what names something that is not there, unless it did so before. */
     private Ticket fitting(long id, Ticket before, Ticket after) {
         Set<String> paths = jobs.paths(id);
-        Set<Misfit> old = new HashSet<>(misfits(id, paths, before, before));
-        List<Misfit> fresh =
+        Set<TicketConflict> old = new HashSet<>(misfits(id, paths, before, before));
+        List<TicketConflict> fresh =
                 misfits(id, paths, before, after).stream().filter(m -> !old.contains(m)).toList();
         if (!fresh.isEmpty()) {
             throw new RefusedException(
                     "Nothing was changed: "
-                            + String.join("; ", fresh.stream().map(Misfit::sentence).toList())
+                            + String.join(
+                                    "; ", fresh.stream().map(TicketConflict::sentence).toList())
                             + ".");
         }
         return after;
     }
 
-    private List<Misfit> misfits(long id, Set<String> paths, Ticket before, Ticket after) {
-        List<Misfit> all = new ArrayList<>(Misfit.files(after, paths));
+    private List<TicketConflict> misfits(long id, Set<String> paths, Ticket before, Ticket after) {
+        List<TicketConflict> all = new ArrayList<>(TicketConflict.files(after, paths));
         Optional<CapabilitySheet> sheet = after.shop().flatMap(sheets::find);
         if (after.shop().isPresent() && sheet.isEmpty()) {
-            all.add(new Misfit("shop", "there is no sheet '" + after.shop().get() + "'"));
+            all.add(new TicketConflict("shop", "there is no sheet '" + after.shop().get() + "'"));
         }
-        sheet.ifPresent(s -> all.addAll(Misfit.tools(after, s)));
-        sheet.ifPresent(s -> all.addAll(Misfit.stock(after, s)));
+        sheet.ifPresent(s -> all.addAll(TicketConflict.tools(after, s)));
+        sheet.ifPresent(s -> all.addAll(TicketConflict.stock(after, s)));
         if (!after.shop().equals(before.shop())) {
             sheet.flatMap(s -> StripMaking.unfit(jobs.asRead(id).board(), s))
-                    .ifPresent(says -> all.add(new Misfit("shop", says.replaceAll("\\.$", ""))));
+                    .ifPresent(
+                            says ->
+                                    all.add(
+                                            new TicketConflict(
+                                                    "shop", says.replaceAll("\\.$", ""))));
         }
         // Only then is the board looked at: it may have to be read for it, which is a task.
         boolean ofNets =
@@ -106,10 +111,10 @@ public class ChoiceService {
             opening.open(id, Opening.LONGEST_MS);
         }
         if (ofNets) {
-            all.addAll(Misfit.nets(after, jobs.board(jobs.now(id), after)));
+            all.addAll(TicketConflict.nets(after, jobs.board(jobs.now(id), after)));
         }
         if (ofParts) {
-            all.addAll(Misfit.parts(after, jobs.board(jobs.now(id), after).board()));
+            all.addAll(TicketConflict.parts(after, jobs.board(jobs.now(id), after).board()));
         }
         return all;
     }

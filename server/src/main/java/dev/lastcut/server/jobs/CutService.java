@@ -43,7 +43,7 @@ public class CutService {
     private final JobService jobs;
     private final OutputService outputs;
     private final Sheets sheets;
-    private final Results<Difference> differences = new Results<>(3);
+    private final ResultCache<Difference> differences = new ResultCache<>(3);
 
     CutService(CutStore cuts, JobService jobs, OutputService outputs, Sheets sheets) {
         this.cuts = cuts;

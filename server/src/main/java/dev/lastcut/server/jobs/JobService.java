@@ -2,7 +2,7 @@ package dev.lastcut.server.jobs;
 
 import dev.lastcut.core.board.Role;
 import dev.lastcut.core.capability.CapabilitySheet;
-import dev.lastcut.core.check.CheckContext;
+import dev.lastcut.core.check.CheckTarget;
 import dev.lastcut.core.check.run.CheckRunner;
 import dev.lastcut.core.compare.BoardChanges;
 import dev.lastcut.core.connectivity.BoardGeometry;
@@ -13,13 +13,13 @@ import dev.lastcut.core.intake.Pack;
 import dev.lastcut.core.intake.Pack.PackFile;
 import dev.lastcut.core.intake.UnusablePackException;
 import dev.lastcut.core.intake.roles.Remembered;
-import dev.lastcut.core.job.Making;
-import dev.lastcut.core.job.Others;
+import dev.lastcut.core.job.JobPipeline;
+import dev.lastcut.core.job.PanelBoardSource;
 import dev.lastcut.core.panel.PanelAsk;
-import dev.lastcut.core.ticket.Asking;
-import dev.lastcut.core.ticket.Carrying;
-import dev.lastcut.core.ticket.Misfit;
+import dev.lastcut.core.ticket.RevisionCarryOver;
 import dev.lastcut.core.ticket.Ticket;
+import dev.lastcut.core.ticket.TicketConflict;
+import dev.lastcut.core.ticket.TicketDependencies;
 import dev.lastcut.core.touch.Touched;
 import dev.lastcut.server.sheets.Sheets;
 import dev.lastcut.server.store.BegunStore;
@@ -60,13 +60,13 @@ public class JobService {
     /** Jobs whose files were told something since their names were last remembered. */
     private final Set<Long> told = ConcurrentHashMap.newKeySet();
 
-    private final Results<BoardGeometry> boards =
-            new Results<>(40, BoardWeight.share(0.25), BoardWeight::of);
-    private final Results<Touched> touched =
-            new Results<>(40, BoardWeight.share(0.15), t -> BoardWeight.of(t.geometry()));
-    private final Results<BoardGeometry> opened =
-            new Results<>(10, BoardWeight.share(0.1), BoardWeight::of);
-    private final Results<BoardChanges> changes = new Results<>(4);
+    private final ResultCache<BoardGeometry> boards =
+            new ResultCache<>(40, BoardWeight.share(0.25), BoardWeight::of);
+    private final ResultCache<Touched> touched =
+            new ResultCache<>(40, BoardWeight.share(0.15), t -> BoardWeight.of(t.geometry()));
+    private final ResultCache<BoardGeometry> opened =
+            new ResultCache<>(10, BoardWeight.share(0.1), BoardWeight::of);
+    private final ResultCache<BoardChanges> changes = new ResultCache<>(4);
 
     JobService(
             JobStore jobs,
@@ -178,7 +178,7 @@ public class JobService {
 
     /** A job of its own with the files and choices that another has now; its id. */
     public long copy(long id) {
-        Moment now = now(id);
+        JobSnapshot now = now(id);
         long made =
                 begin(
                         now.name() + " copy",
@@ -229,7 +229,7 @@ public class JobService {
 
     private void keep(long id, BoardGeometry geometry) {
         face(id, geometry);
-        Moment now = now(id);
+        JobSnapshot now = now(id);
         boards.get(
                 now.board().files(),
                 now.ticket(),
@@ -245,7 +245,7 @@ public class JobService {
      * @throws RefusedException when it can no longer be read
      */
     void read(long id, Task task) {
-        Moment now = now(id);
+        JobSnapshot now = now(id);
         board(now, now.ticket(), task::progress);
         if (told.remove(id)) {
             names.learn(board(id).board());
@@ -259,7 +259,7 @@ public class JobService {
 
     /** Whether the board was read and what was said of its files remembered. */
     boolean isRead(long id) {
-        Moment now = now(id);
+        JobSnapshot now = now(id);
         boolean read = boards.peek(now.board().files(), now.ticket()).isPresent();
         boolean done = !now.board().isMade() || touched.peek(now.board(), now.ticket()).isPresent();
         return !told.contains(id) && read && done;
@@ -284,12 +284,12 @@ public class JobService {
     private int bringInAgain(long id, Pack pack, Task task, long work)
             throws UnusablePackException {
         task.progress(0, 3, "reading " + pack.files().size() + " files");
-        Carrying carried = Carrying.over(ticket(id), pack);
+        RevisionCarryOver carried = RevisionCarryOver.over(ticket(id), pack);
         Pack named = new Pack(job(id).name(), pack.files());
-        BoardGeometry geometry = Making.board(named, new Asking(carried.ticket()));
+        BoardGeometry geometry = JobPipeline.board(named, new TicketDependencies(carried.ticket()));
         carried = carried.onto(geometry.board());
         List<String> left = new ArrayList<>(carried.left());
-        Misfit.nets(carried.ticket(), geometry).forEach(m -> left.add(m.sentence() + "."));
+        TicketConflict.nets(carried.ticket(), geometry).forEach(m -> left.add(m.sentence() + "."));
         left.addAll(noLongerDone(id, carried.ticket(), geometry, pack));
         task.progress(2, 3, "keeping the files");
         int number = jobs.revision(id) + 1;
@@ -319,11 +319,11 @@ public class JobService {
         }
         List<Touched.Outcome> before = touched(id).outcomes();
         List<Touched.Outcome> after =
-                Making.touched(
+                JobPipeline.touched(
                                 read,
                                 ticket.shop().flatMap(sheets::find),
-                                new Asking(ticket),
-                                Making.drawings(pack))
+                                new TicketDependencies(ticket),
+                                JobPipeline.drawings(pack))
                         .outcomes();
         List<String> all = new ArrayList<>();
         for (int i = 0; i < after.size(); i++) {
@@ -339,20 +339,20 @@ public class JobService {
     }
 
     /** A job as it is now. */
-    Moment now(long id) {
+    JobSnapshot now(long id) {
         String name = job(id).name();
         return at(id, name, jobs.revision(id));
     }
 
     /** The revision before the one of a moment, to be held against what is chosen at it. */
-    Optional<Moment> before(Moment now) {
+    Optional<JobSnapshot> before(JobSnapshot now) {
         if (now.revision() < 2) {
             return Optional.empty();
         }
-        Moment then = at(now.job(), now.name(), now.revision() - 1);
+        JobSnapshot then = at(now.job(), now.name(), now.revision() - 1);
         Ticket ticket = now.ticket().with(d -> d.files = then.ticket().files());
-        Moment before =
-                new Moment(
+        JobSnapshot before =
+                new JobSnapshot(
                         now.job(),
                         now.name(),
                         then.revision(),
@@ -363,11 +363,11 @@ public class JobService {
         return Optional.of(with(before, ticket));
     }
 
-    private Moment at(long id, String name, int revision) {
+    private JobSnapshot at(long id, String name, int revision) {
         TicketService.Chosen chosen = tickets.at(id, revision);
         StringBuilder files = new StringBuilder(name).append('\n');
         jobs.files(id, revision).forEach(f -> files.append(f).append('\n'));
-        return new Moment(
+        return new JobSnapshot(
                 id,
                 name,
                 revision,
@@ -380,8 +380,8 @@ public class JobService {
     }
 
     /** The same moment with something else chosen. */
-    Moment with(Moment m, Ticket ticket) {
-        return new Moment(
+    JobSnapshot with(JobSnapshot m, Ticket ticket) {
+        return new JobSnapshot(
                 m.job(),
                 m.name(),
                 m.revision(),
@@ -391,8 +391,8 @@ public class JobService {
                 key(m.board().files(), ticket));
     }
 
-    private Moment.BoardKey key(String files, Ticket ticket) {
-        return Moment.BoardKey.of(files, ticket, ticket.shop().flatMap(sheets::find));
+    private JobSnapshot.BoardKey key(String files, Ticket ticket) {
+        return JobSnapshot.BoardKey.of(files, ticket, ticket.shop().flatMap(sheets::find));
     }
 
     /** The job's board; read again only when its files or what was decided of them changed. */
@@ -400,16 +400,16 @@ public class JobService {
         return board(now(id));
     }
 
-    BoardGeometry board(Moment m) {
+    BoardGeometry board(JobSnapshot m) {
         return board(m, m.ticket());
     }
 
     /** The board as it would be under another ticket. */
-    BoardGeometry board(Moment m, Ticket ticket) {
+    BoardGeometry board(JobSnapshot m, Ticket ticket) {
         return board(m, ticket, (done, of, title) -> {});
     }
 
-    private BoardGeometry board(Moment m, Ticket ticket, CheckRunner.Progress progress) {
+    private BoardGeometry board(JobSnapshot m, Ticket ticket, CheckRunner.Progress progress) {
         return touched(m, ticket, progress).geometry();
     }
 
@@ -418,18 +418,18 @@ public class JobService {
         return touched(now(id));
     }
 
-    Touched touched(Moment m) {
+    Touched touched(JobSnapshot m) {
         return touched(m, m.ticket());
     }
 
     /** The same under another ticket. */
-    Touched touched(Moment m, Ticket ticket) {
+    Touched touched(JobSnapshot m, Ticket ticket) {
         return touched(m, ticket, (done, of, title) -> {});
     }
 
-    private Touched touched(Moment m, Ticket ticket, CheckRunner.Progress progress) {
+    private Touched touched(JobSnapshot m, Ticket ticket, CheckRunner.Progress progress) {
         BoardGeometry read = read(m, ticket, progress);
-        Moment.BoardKey key = key(m.board().files(), ticket);
+        JobSnapshot.BoardKey key = key(m.board().files(), ticket);
         if (!key.isMade()) {
             return Touched.none(read);
         }
@@ -439,7 +439,7 @@ public class JobService {
                 key,
                 ticket,
                 asking ->
-                        Making.touched(
+                        JobPipeline.touched(
                                 read,
                                 ticket.shop().flatMap(sheets::find),
                                 asking,
@@ -448,28 +448,28 @@ public class JobService {
 
     /** A word that changes whenever what the touches make of the board may; empty for none. */
     public String touchStamp(long id) {
-        Moment now = now(id);
+        JobSnapshot now = now(id);
         return !now.board().isMade()
                 ? ""
                 : Manifest.sha256(now.board().touches().toString().getBytes(StandardCharsets.UTF_8))
                         .substring(0, 16);
     }
 
-    private Optional<byte[]> file(Moment m, String path) {
+    private Optional<byte[]> file(JobSnapshot m, String path) {
         return jobs.files(m.job(), m.revision()).stream()
                 .filter(f -> f.path().equals(path))
                 .findFirst()
                 .map(f -> blobs.get(f.sha256()));
     }
 
-    private BoardGeometry read(Moment m, Ticket ticket, CheckRunner.Progress progress) {
+    private BoardGeometry read(JobSnapshot m, Ticket ticket, CheckRunner.Progress progress) {
         try {
             return boards.get(
                     m.board().files(),
                     ticket,
                     asking -> {
                         BoardGeometry read =
-                                Making.board(pack(m.job(), m.revision()), asking, progress);
+                                JobPipeline.board(pack(m.job(), m.revision()), asking, progress);
                         face(m.job(), read);
                         return read;
                     });
@@ -480,7 +480,7 @@ public class JobService {
 
     /** The board as its pack has it, before anything is done to it. */
     public BoardGeometry asRead(long id) {
-        Moment now = now(id);
+        JobSnapshot now = now(id);
         return read(now, now.ticket(), (done, of, title) -> {});
     }
 
@@ -498,7 +498,7 @@ public class JobService {
 
     /** What the newest revision changed against the one before; empty for the first. */
     public Optional<BoardChanges> changes(long id) {
-        Moment now = now(id);
+        JobSnapshot now = now(id);
         return before(now)
                 .map(
                         then ->
@@ -530,7 +530,7 @@ public class JobService {
     }
 
     /** The chosen sheet, which must be a mill's. */
-    static CapabilitySheet requireMill(Moment now) {
+    static CapabilitySheet requireMill(JobSnapshot now) {
         CapabilitySheet sheet = now.requireSheet();
         if (!sheet.isMill()) {
             throw new RefusedException(
@@ -540,23 +540,25 @@ public class JobService {
     }
 
     /** What the newest revision's board is held against; empty until a shop is chosen. */
-    public Optional<CheckContext.Against> against(long id) {
+    public Optional<CheckTarget> against(long id) {
         return against(now(id));
     }
 
-    Optional<CheckContext.Against> against(Moment m) {
-        return m.sheet().map(s -> Making.against(s, new Asking(m.ticket()), neighbours()));
+    Optional<CheckTarget> against(JobSnapshot m) {
+        return m.sheet()
+                .map(s -> JobPipeline.against(s, new TicketDependencies(m.ticket()), neighbours()));
     }
 
     /** The panel that is wanted; sizes are told without a shop too. */
     public Optional<PanelAsk> panel(long id) {
-        Moment now = now(id);
+        JobSnapshot now = now(id);
         Optional<CapabilitySheet> sheet = now.sheet().or(() -> sheets.all().stream().findFirst());
-        return sheet.flatMap(s -> Making.panel(s, new Asking(now.ticket()), neighbours()));
+        return sheet.flatMap(
+                s -> JobPipeline.panel(s, new TicketDependencies(now.ticket()), neighbours()));
     }
 
     /** Boards of other jobs, for panels. */
-    public Others others() {
+    public PanelBoardSource others() {
         return neighbours();
     }
 

@@ -7,7 +7,7 @@ import dev.lastcut.core.connectivity.BoardGeometry;
 import dev.lastcut.core.milling.CutterChoice;
 import dev.lastcut.core.milling.MillSetup;
 import dev.lastcut.core.milling.MillingPlan;
-import dev.lastcut.core.milling.ToPack;
+import dev.lastcut.core.milling.ProgramToBoardTransform;
 import dev.lastcut.core.milling.level.HeightMap;
 import dev.lastcut.core.milling.level.ProbeGrid;
 import dev.lastcut.core.milling.level.ProbeTable;
@@ -35,8 +35,8 @@ public class MillService {
 
     private final JobService jobs;
     private final ChoiceService choices;
-    private final Results<CutterChoice> sets = new Results<>(60);
-    private final Results<Rehearsal> rehearsals = new Results<>(6);
+    private final ResultCache<CutterChoice> sets = new ResultCache<>(60);
+    private final ResultCache<Rehearsal> rehearsals = new ResultCache<>(6);
 
     MillService(JobService jobs, ChoiceService choices) {
         this.jobs = jobs;
@@ -45,18 +45,22 @@ public class MillService {
 
     /** A job's board on its mill. */
     public record OnMill(
-            Moment moment, BoardGeometry geometry, Mill mill, MillSetup setup, String millName) {
+            JobSnapshot moment,
+            BoardGeometry geometry,
+            Mill mill,
+            MillSetup setup,
+            String millName) {
         public MillingPlan plan() {
             return MillingPlan.of(geometry, mill, setup);
         }
 
-        public ToPack toPack(Side side) {
-            return ToPack.seenFrom(side, setup.turnedOver(), plan().extent());
+        public ProgramToBoardTransform toPack(Side side) {
+            return ProgramToBoardTransform.seenFrom(side, setup.turnedOver(), plan().extent());
         }
     }
 
     public OnMill onMill(long id) {
-        Moment now = jobs.now(id);
+        JobSnapshot now = jobs.now(id);
         var sheet = JobService.requireMill(now);
         Mill mill = sheet.mill().orElseThrow();
         return new OnMill(now, jobs.board(now), mill, now.ticket().mill(), sheet.name());

@@ -2,7 +2,7 @@ package dev.lastcut.server.jobs;
 
 import dev.lastcut.core.capability.OrderOption;
 import dev.lastcut.core.intake.UnusablePackException;
-import dev.lastcut.core.job.Others;
+import dev.lastcut.core.job.PanelBoardSource;
 import dev.lastcut.core.panel.PanelPlan;
 import dev.lastcut.core.ticket.Ticket;
 import dev.lastcut.server.store.JobStore;
@@ -13,7 +13,7 @@ import java.util.OptionalDouble;
 import java.util.TreeSet;
 
 /** Boards of other jobs that go on a job's panel, found by the job's name. */
-final class Neighbours implements Others {
+final class Neighbours implements PanelBoardSource {
     private final JobService jobs;
 
     Neighbours(JobService jobs) {
@@ -22,7 +22,7 @@ final class Neighbours implements Others {
 
     @Override
     public Other find(String pack) throws UnusablePackException {
-        Moment now =
+        JobSnapshot now =
                 moment(pack).orElseThrow(() -> new UnusablePackException("there is no such job"));
         Optional<Double> said =
                 now.ticket().order().value(OrderOption.THICKNESS).map(Double::valueOf);
@@ -36,7 +36,7 @@ final class Neighbours implements Others {
     }
 
     /** The newest job of that name. */
-    private Optional<Moment> moment(String pack) {
+    private Optional<JobSnapshot> moment(String pack) {
         return jobs.all().stream()
                 .filter(j -> j.name().equals(pack))
                 .map(JobStore.Job::id)
@@ -48,7 +48,7 @@ final class Neighbours implements Others {
     List<Object> key(Ticket ticket) {
         List<Object> all = new ArrayList<>();
         for (String pack : ticket.panel().map(PanelPlan::packs).orElse(new TreeSet<>())) {
-            Optional<Moment> there = moment(pack);
+            Optional<JobSnapshot> there = moment(pack);
             all.add(pack);
             there.ifPresent(
                     m -> {

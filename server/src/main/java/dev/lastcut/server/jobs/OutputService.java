@@ -6,8 +6,8 @@ import dev.lastcut.core.connectivity.BoardGeometry;
 import dev.lastcut.core.cut.Manifest;
 import dev.lastcut.core.cut.OutputSet;
 import dev.lastcut.core.cut.ZipFiles;
-import dev.lastcut.core.job.Making;
-import dev.lastcut.core.ticket.Made;
+import dev.lastcut.core.job.JobPipeline;
+import dev.lastcut.core.ticket.CutStamp;
 import dev.lastcut.core.ticket.Ticket;
 import dev.lastcut.server.report.Handover;
 import dev.lastcut.server.report.Json;
@@ -33,7 +33,7 @@ public class OutputService {
     private final BegunStore begun;
     private final TransactionTemplate whole;
     private final Map<Long, Object> cutting = new ConcurrentHashMap<>();
-    private final Results<OutputSet> outputs = new Results<>(12);
+    private final ResultCache<OutputSet> outputs = new ResultCache<>(12);
 
     OutputService(
             JobService jobs,
@@ -53,12 +53,12 @@ public class OutputService {
     /** What outputs are made of besides the ticket. */
     private record Of(Object board, Optional<CapabilitySheet> sheet, List<Object> beside) {}
 
-    private Of of(Moment m) {
+    private Of of(JobSnapshot m) {
         return new Of(m.board(), m.sheet(), jobs.neighbours().key(m.ticket()));
     }
 
     public Optional<OutputSet> lastOutputs(long id) {
-        Moment now = jobs.now(id);
+        JobSnapshot now = jobs.now(id);
         return outputs.peek(of(now), now.ticket());
     }
 
@@ -66,14 +66,14 @@ public class OutputService {
         outputs(jobs.now(id), task);
     }
 
-    private OutputSet outputs(Moment m, Task task) {
+    private OutputSet outputs(JobSnapshot m, Task task) {
         CapabilitySheet sheet = m.requireSheet();
         BoardGeometry geometry = jobs.board(m);
         task.progress(0, 1, "writing Gerber, drill, stencil, parts and programs");
         return outputs.get(
                 of(m),
                 m.ticket(),
-                asking -> Making.outputs(geometry, sheet, asking, jobs.neighbours()));
+                asking -> JobPipeline.outputs(geometry, sheet, asking, jobs.neighbours()));
     }
 
     /** Freezes the outputs for good, as the job is now; returns the cut's number. */
@@ -90,15 +90,16 @@ public class OutputService {
     }
 
     private int cut(long id, Task task, long work) {
-        Moment now = jobs.now(id);
+        JobSnapshot now = jobs.now(id);
         CapabilitySheet sheet = now.requireSheet();
         CheckRun run = checks.check(now, task);
         OutputSet set = outputs(now, task);
         int number = cuts.nextNumber(id);
-        Ticket ticket =
-                now.ticket().with(d -> d.made = Made.of(now.name(), number, JobService.time()));
-        Making.Product product =
-                new Making.Product(jobs.touched(now), sheet, ticket, jobs.neighbours(), run, set);
+        CutStamp made = CutStamp.of(now.name(), jobs.revision(id), number, JobService.time());
+        Ticket ticket = now.ticket().with(d -> d.made = made);
+        JobPipeline.Product product =
+                new JobPipeline.Product(
+                        jobs.touched(now), sheet, ticket, jobs.neighbours(), run, set);
         if (!product.openStops().isEmpty()) {
             throw new RefusedException(
                     product.openStops().size()

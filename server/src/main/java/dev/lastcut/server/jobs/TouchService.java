@@ -7,8 +7,8 @@ import dev.lastcut.core.current.NetCurrent;
 import dev.lastcut.core.current.NetPath;
 import dev.lastcut.core.current.TrackCurrent;
 import dev.lastcut.core.ticket.Ticket;
-import dev.lastcut.core.touch.Room;
 import dev.lastcut.core.touch.Step;
+import dev.lastcut.core.touch.TouchClearances;
 import dev.lastcut.core.touch.Touched;
 import dev.lastcut.core.touch.mend.Mending;
 import dev.lastcut.server.work.Task;
@@ -22,7 +22,7 @@ import org.springframework.stereotype.Service;
 public class TouchService {
     private final JobService jobs;
     private final CheckService checks;
-    private final Results<BoardChanges> changes = new Results<>(6);
+    private final ResultCache<BoardChanges> changes = new ResultCache<>(6);
 
     TouchService(JobService jobs, CheckService checks) {
         this.jobs = jobs;
@@ -33,13 +33,13 @@ public class TouchService {
         return jobs.touched(id);
     }
 
-    public Room room(long id) {
-        Moment now = jobs.now(id);
+    public TouchClearances room(long id) {
+        JobSnapshot now = jobs.now(id);
         return room(now);
     }
 
-    private Room room(Moment now) {
-        return Room.of(
+    private TouchClearances room(JobSnapshot now) {
+        return TouchClearances.of(
                 now.sheet(),
                 now.ticket().headroom(),
                 now.ticket().order(),
@@ -48,7 +48,7 @@ public class TouchService {
 
     /** What the touches changed of the board as its files have it. */
     public BoardChanges changes(long id) {
-        Moment now = jobs.now(id);
+        JobSnapshot now = jobs.now(id);
         return changes.get(
                 now.board(),
                 Ticket.BLANK,
@@ -60,7 +60,7 @@ public class TouchService {
 
     /** What mends what the last check found; empty until there is one. */
     public Optional<Mending.Plan> mending(long id) {
-        Moment now = jobs.now(id);
+        JobSnapshot now = jobs.now(id);
         return checks.lastCheck(id)
                 .map(run -> new Mending(jobs.board(now), room(now)).plan(run.findings()));
     }
@@ -71,7 +71,7 @@ public class TouchService {
      * @param touch its place in the list; empty: with none of them and with all
      */
     public void work(long id, Optional<Integer> touch, Task task) {
-        Moment now = jobs.now(id);
+        JobSnapshot now = jobs.now(id);
         checks.check(now, task);
         if (!task.isCancelled()) {
             checks.check(without(now, touch), task);
@@ -80,8 +80,8 @@ public class TouchService {
 
     /** The findings without and with; empty until both were looked for. */
     public Optional<Effect> effect(long id, Optional<Integer> touch) {
-        Moment now = jobs.now(id);
-        Moment then = without(now, touch);
+        JobSnapshot now = jobs.now(id);
+        JobSnapshot then = without(now, touch);
         Optional<CheckRun> after = checks.known(now);
         Optional<CheckRun> before = checks.known(then);
         if (after.isEmpty() || before.isEmpty()) {
@@ -94,7 +94,7 @@ public class TouchService {
     public record Effect(CheckRun before, CheckRun after) {}
 
     /** The job as it would be without one of its touches, or without any. */
-    private Moment without(Moment now, Optional<Integer> touch) {
+    private JobSnapshot without(JobSnapshot now, Optional<Integer> touch) {
         List<Step> left = new ArrayList<>();
         List<Step> all = now.ticket().touches();
         touch.filter(i -> i >= 0 && i < all.size())
@@ -121,7 +121,7 @@ public class TouchService {
 
     /** What a touch does for a current. */
     public Ways ways(long id, int touch, String net) {
-        Moment now = jobs.now(id);
+        JobSnapshot now = jobs.now(id);
         Optional<CapabilitySheet> sheet = now.sheet();
         NetPath.Stack stack =
                 NetPath.Stack.ordered(
@@ -131,7 +131,7 @@ public class TouchService {
         return new Ways(way(without(now, Optional.of(touch)), net, stack), way(now, net, stack));
     }
 
-    private Optional<Way> way(Moment m, String net, NetPath.Stack stack) {
+    private Optional<Way> way(JobSnapshot m, String net, NetPath.Stack stack) {
         var geometry = jobs.board(m);
         NetCurrent one = new NetCurrent(net, 1, RISE_K, Optional.empty(), Optional.empty());
         try {

@@ -8,9 +8,13 @@ import dev.lastcut.server.store.KitStore;
 import java.time.Instant;
 import java.time.temporal.ChronoUnit;
 import java.util.Collection;
+import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import org.springframework.stereotype.Service;
 
 /** What of a job's bench kit is soldered, and the pictures dropped into its steps. */
@@ -28,20 +32,51 @@ public class KitService {
         this.store = store;
     }
 
-    /** The parts that are ticked, in the order they were. */
-    public List<String> done(long job) {
-        return store.done(job);
+    /** The parts that are ticked, for each of so many boards. */
+    public List<List<String>> ticked(long job, int boards) {
+        Map<Integer, List<String>> all = store.done(job);
+        return IntStream.rangeClosed(1, boards)
+                .mapToObj(b -> all.getOrDefault(b, List.of()))
+                .toList();
+    }
+
+    /** The parts that are ticked on every one of so many boards. */
+    public Set<String> done(long job, int boards) {
+        return onAll(ticked(job, boards));
+    }
+
+    /** The parts that are ticked on every one of the boards given. */
+    public static Set<String> onAll(List<List<String>> ticked) {
+        Set<String> all = new LinkedHashSet<>(ticked.get(0));
+        ticked.forEach(all::retainAll);
+        return all;
     }
 
     /**
      * Ticks parts, or takes their ticks back.
      *
-     * @throws RefusedException when the board has no such part: then nothing is ticked
+     * @param board which of the boards, counted from 1; empty for all of them
+     * @param boards how many there are
+     * @throws RefusedException when there is no such part or board: then nothing is ticked
      */
-    public void tick(long job, Collection<String> designators, boolean done) {
+    public void tick(
+            long job,
+            Optional<Integer> board,
+            int boards,
+            Collection<String> designators,
+            boolean done) {
         known(job, designators, "Nothing was ticked");
+        if (board.isPresent() && (board.get() < 1 || board.get() > boards)) {
+            throw new RefusedException(
+                    "Nothing was ticked: there is no board " + board.get() + " of " + boards + ".");
+        }
         store.tick(
-                job, designators, done, Instant.now().truncatedTo(ChronoUnit.SECONDS).toString());
+                job,
+                board.map(List::of)
+                        .orElseGet(() -> IntStream.rangeClosed(1, boards).boxed().toList()),
+                designators,
+                done,
+                Instant.now().truncatedTo(ChronoUnit.SECONDS).toString());
     }
 
     private void known(long job, Collection<String> designators, String otherwise) {

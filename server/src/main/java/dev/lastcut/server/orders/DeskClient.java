@@ -3,8 +3,8 @@ package dev.lastcut.server.orders;
 import dev.lastcut.core.cut.Manifest;
 import dev.lastcut.server.orders.DeskOrder.Answered;
 import dev.lastcut.server.orders.DeskOrder.Wanted;
-import dev.lastcut.server.outside.OutsideException;
-import dev.lastcut.server.outside.OutsideService;
+import dev.lastcut.server.outside.ExternalHttpException;
+import dev.lastcut.server.outside.ExternalHttpService;
 import dev.lastcut.server.report.Json;
 import java.time.Duration;
 import java.util.Optional;
@@ -15,23 +15,23 @@ final class DeskClient {
     private static final String JSON = "application/json";
     private static final int NOT_FOUND = 404;
 
-    private final OutsideService desk;
+    private final ExternalHttpService desk;
 
     DeskClient(String address, Duration limit) {
-        desk = new OutsideService("The order desk", address, limit);
+        desk = new ExternalHttpService("The order desk", address, limit);
     }
 
     /** Uploads a cut's zip; as good as once when it is done twice. */
-    DeskReading upload(byte[] zip) throws OutsideException {
+    DeskReading upload(byte[] zip) throws ExternalHttpException {
         String path = "/uploads/" + Manifest.sha256(zip);
         return reading(desk.send("PUT", path, "application/zip", zip));
     }
 
-    DeskReading reading(String sha256) throws OutsideException {
+    DeskReading reading(String sha256) throws ExternalHttpException {
         return reading(desk.get("/uploads/" + sha256));
     }
 
-    private DeskReading reading(byte[] json) throws OutsideException {
+    private DeskReading reading(byte[] json) throws ExternalHttpException {
         DeskReading reading = read(json, DeskReading.class);
         if (reading.state() == null || reading.files() == null) {
             throw desk.senseless();
@@ -39,20 +39,20 @@ final class DeskClient {
         return reading;
     }
 
-    byte[] picture(String sha256, String name) throws OutsideException {
+    byte[] picture(String sha256, String name) throws ExternalHttpException {
         return desk.get("/uploads/" + sha256 + "/pictures/" + name);
     }
 
     /** Places an order; as good as once when it is done twice with the same key. */
-    DeskOrder place(String key, Wanted wanted) throws OutsideException {
+    DeskOrder place(String key, Wanted wanted) throws ExternalHttpException {
         return order(desk.send("PUT", "/orders/" + key, JSON, Json.write(wanted)));
     }
 
     /** An order as the desk has it; empty when it has none of that key. */
-    Optional<DeskOrder> order(String key) throws OutsideException {
+    Optional<DeskOrder> order(String key) throws ExternalHttpException {
         try {
             return Optional.of(order(desk.get("/orders/" + key)));
-        } catch (OutsideException e) {
+        } catch (ExternalHttpException e) {
             if (e.status() == NOT_FOUND) {
                 return Optional.empty();
             }
@@ -60,7 +60,7 @@ final class DeskClient {
         }
     }
 
-    DeskOrder answer(String key, String question, String answer) throws OutsideException {
+    DeskOrder answer(String key, String question, String answer) throws ExternalHttpException {
         String path = "/orders/" + key + "/answers/" + question;
         return order(desk.send("PUT", path, JSON, Json.write(new Answered(answer))));
     }
@@ -70,12 +70,12 @@ final class DeskClient {
      *
      * @return the order, empty when it never came
      */
-    Optional<DeskOrder> withdraw(String key) throws OutsideException {
+    Optional<DeskOrder> withdraw(String key) throws ExternalHttpException {
         byte[] answer = desk.send("DELETE", "/orders/" + key, JSON, new byte[0]);
         return answer.length == 0 ? Optional.empty() : Optional.of(order(answer));
     }
 
-    private DeskOrder order(byte[] json) throws OutsideException {
+    private DeskOrder order(byte[] json) throws ExternalHttpException {
         DeskOrder order = read(json, DeskOrder.class);
         if (order.state() == null || order.number() == null || order.history() == null) {
             throw desk.senseless();
@@ -83,7 +83,7 @@ final class DeskClient {
         return order;
     }
 
-    private <T> T read(byte[] json, Class<T> type) throws OutsideException {
+    private <T> T read(byte[] json, Class<T> type) throws ExternalHttpException {
         try {
             T value = Json.MAPPER.readValue(json, type);
             if (value != null) {

@@ -6,8 +6,8 @@ import dev.lastcut.server.jobs.NotFoundException;
 import dev.lastcut.server.jobs.OutputService;
 import dev.lastcut.server.jobs.RefusedException;
 import dev.lastcut.server.orders.DeskOrder.Wanted;
-import dev.lastcut.server.outside.OutsideException;
-import dev.lastcut.server.outside.OutsideException.Kind;
+import dev.lastcut.server.outside.ExternalHttpException;
+import dev.lastcut.server.outside.ExternalHttpException.Kind;
 import dev.lastcut.server.report.Json;
 import dev.lastcut.server.report.QuoteJson;
 import dev.lastcut.server.store.CutStore;
@@ -146,7 +146,7 @@ public class OrderService {
         } catch (CancellationException e) {
             orders.left(id, "You did not wait for the desk. Nothing was ordered.");
             throw e;
-        } catch (OutsideException e) {
+        } catch (ExternalHttpException e) {
             String why = e.getMessage() + " Nothing was ordered. Send it again.";
             orders.fault(id, why);
             throw new RefusedException(why);
@@ -194,7 +194,7 @@ public class OrderService {
                                             order.by(),
                                             order.note()));
             placed(order, said, "");
-        } catch (OutsideException e) {
+        } catch (ExternalHttpException e) {
             boolean unknown =
                     e.kind() == Kind.LOST || e.status() >= SERVER_FAULT && e.status() != CLOSED;
             if (unknown) {
@@ -212,7 +212,7 @@ public class OrderService {
         }
     }
 
-    private static String notKnown(OutsideException e) {
+    private static String notKnown(ExternalHttpException e) {
         return e.getMessage()
                 + " Whether the order arrived is not known yet; the desk is asked again until it"
                 + " is. Nothing is ordered twice.";
@@ -239,17 +239,17 @@ public class OrderService {
                         "The connection was lost before the order arrived. Nothing was ordered;"
                                 + " place it again.");
             }
-        } catch (OutsideException e) {
+        } catch (ExternalHttpException e) {
             orders.fault(order.id(), notKnown(e));
         }
     }
 
     /** Sees to it that an order which did not come cannot come any more; it, if it just did. */
     private static Optional<DeskOrder> forestalled(DeskClient desk, String key)
-            throws OutsideException {
+            throws ExternalHttpException {
         try {
             return desk.withdraw(key);
-        } catch (OutsideException e) {
+        } catch (ExternalHttpException e) {
             if (e.status() == CONFLICT) {
                 return desk.order(key);
             }
@@ -283,7 +283,7 @@ public class OrderService {
             try {
                 desk().order(order.key())
                         .ifPresent(o -> orders.said(order.id(), text(o), JobService.time()));
-            } catch (OutsideException e) {
+            } catch (ExternalHttpException e) {
                 orders.fault(order.id(), e.getMessage() + " This is what it said last.");
             }
         }
@@ -296,7 +296,7 @@ public class OrderService {
         Row order = requirePlaced(id);
         try {
             orders.said(id, text(desk().answer(order.key(), question, answer)), JobService.time());
-        } catch (OutsideException e) {
+        } catch (ExternalHttpException e) {
             throw new RefusedException(
                     e.getMessage() + " Whether it has the answer is not known; answer again.");
         }
@@ -317,7 +317,7 @@ public class OrderService {
         try {
             desk().withdraw(order.key())
                     .ifPresent(o -> orders.said(id, text(o), JobService.time()));
-        } catch (OutsideException e) {
+        } catch (ExternalHttpException e) {
             throw new RefusedException(e.getMessage());
         }
     }

@@ -2,8 +2,8 @@ package dev.lastcut.server.parts;
 
 import dev.lastcut.core.catalogue.CataloguePart;
 import dev.lastcut.server.catalogue.PartJson;
-import dev.lastcut.server.outside.OutsideException;
-import dev.lastcut.server.outside.OutsideService;
+import dev.lastcut.server.outside.ExternalHttpException;
+import dev.lastcut.server.outside.ExternalHttpService;
 import dev.lastcut.server.report.Json;
 import java.net.URLEncoder;
 import java.nio.charset.StandardCharsets;
@@ -16,10 +16,10 @@ import tools.jackson.core.JacksonException;
 
 /** Asks a parts counter over HTTP, and never waits longer than its limit. */
 final class CounterClient {
-    private final OutsideService counter;
+    private final ExternalHttpService counter;
 
     CounterClient(String address, Duration limit) {
-        this.counter = new OutsideService("The counter", address, limit);
+        this.counter = new ExternalHttpService("The counter", address, limit);
     }
 
     /** What went wrong, in a sentence. */
@@ -47,7 +47,7 @@ final class CounterClient {
         byte[] body;
         try {
             body = counter.get("/parts?" + asked);
-        } catch (OutsideException e) {
+        } catch (ExternalHttpException e) {
             throw new CounterException(e.getMessage());
         }
         try {

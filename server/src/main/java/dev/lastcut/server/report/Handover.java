@@ -5,12 +5,12 @@ import dev.lastcut.core.cut.OutputFile;
 import dev.lastcut.core.cut.Parcels;
 import dev.lastcut.core.cut.ShopNote;
 import dev.lastcut.core.cut.Stamp;
-import dev.lastcut.core.job.Making;
+import dev.lastcut.core.job.JobPipeline;
 import dev.lastcut.core.report.CheckReport;
 import dev.lastcut.core.report.HtmlReport;
 import dev.lastcut.core.report.JunitReport;
 import dev.lastcut.core.report.PdfReport;
-import dev.lastcut.core.ticket.Made;
+import dev.lastcut.core.ticket.CutStamp;
 import dev.lastcut.server.sheets.SheetJson;
 import dev.lastcut.server.ticket.Tickets;
 import java.util.ArrayList;
@@ -22,10 +22,10 @@ import java.util.List;
  */
 public record Handover(Manifest manifest, List<OutputFile> files) {
     /**
-     * @param product with a ticket that says all of {@link Made}
+     * @param product with a ticket that says all of {@link CutStamp}
      */
-    public static Handover of(Making.Product product) {
-        Made made = product.ticket().made();
+    public static Handover of(JobPipeline.Product product) {
+        CutStamp made = product.ticket().made();
         String created = made.at().orElseThrow();
         CheckReport checked = Reports.of(product, made.job().orElseThrow(), created);
         List<OutputFile> files = new ArrayList<>(product.outputs().files());
@@ -49,7 +49,7 @@ public record Handover(Manifest manifest, List<OutputFile> files) {
                         "ticket.json",
                         Tickets.write(product.ticket()),
                         "everything that was chosen: makes the same again"));
-        String title = made.job().orElseThrow() + (made.cut() == 0 ? "" : ", cut " + made.cut());
+        String title = made.title();
         files.replaceAll(f -> Stamp.on(f, created, title));
         files.addAll(Parcels.of(product.sheet().parcels(), files, created, title));
         Manifest manifest = manifest(checked, product, files);
@@ -67,7 +67,7 @@ public record Handover(Manifest manifest, List<OutputFile> files) {
     }
 
     private static Manifest manifest(
-            CheckReport checked, Making.Product product, List<OutputFile> files) {
+            CheckReport checked, JobPipeline.Product product, List<OutputFile> files) {
         return Manifest.of(
                 checked.job(),
                 product.ticket().made().cut(),

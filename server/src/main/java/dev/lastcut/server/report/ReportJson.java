@@ -17,7 +17,7 @@ import dev.lastcut.core.cut.SignOff;
 import dev.lastcut.core.geometry.Length;
 import dev.lastcut.core.geometry.Measure;
 import dev.lastcut.core.geometry.Pt;
-import dev.lastcut.core.job.Making;
+import dev.lastcut.core.job.JobPipeline;
 import dev.lastcut.core.milling.MillingPlan;
 import dev.lastcut.core.milling.Operation;
 import dev.lastcut.core.quote.JobQuote;
@@ -164,7 +164,7 @@ public record ReportJson(
 
     record ToPackJson(boolean mirrorX, boolean mirrorY, double dxMm, double dyMm) {}
 
-    public static ReportJson of(Making.Product product, List<SignOff> signOffs) {
+    public static ReportJson of(JobPipeline.Product product, List<SignOff> signOffs) {
         BoardGeometry geometry = product.geometry();
         CapabilitySheet sheet = product.sheet();
         CheckRun checks = product.run();

@@ -2,12 +2,12 @@ package dev.lastcut.server.report;
 
 import dev.lastcut.core.capability.Headroom;
 import dev.lastcut.core.capability.OrderOption;
-import dev.lastcut.core.check.CheckContext;
 import dev.lastcut.core.check.CheckRun;
+import dev.lastcut.core.check.CheckTarget;
 import dev.lastcut.core.connectivity.BoardGeometry;
 import dev.lastcut.core.cut.SignOff;
 import dev.lastcut.core.geometry.Length;
-import dev.lastcut.core.job.Making;
+import dev.lastcut.core.job.JobPipeline;
 import dev.lastcut.core.panel.Panel;
 import dev.lastcut.core.report.CheckReport;
 import dev.lastcut.core.touch.Touched;
@@ -22,7 +22,7 @@ public final class Reports {
     /**
      * @param created ISO 8601
      */
-    public static CheckReport of(Making.Product product, String job, String created) {
+    public static CheckReport of(JobPipeline.Product product, String job, String created) {
         return of(
                 job,
                 created,
@@ -38,7 +38,7 @@ public final class Reports {
     public static CheckReport of(
             String job,
             String created,
-            CheckContext.Against against,
+            CheckTarget against,
             Touched touched,
             CheckRun run,
             List<SignOff> signOffs) {
@@ -83,7 +83,7 @@ public final class Reports {
         return String.join(", ", parts);
     }
 
-    private static String ordered(CheckContext.Against against) {
+    private static String ordered(CheckTarget against) {
         List<String> parts = new ArrayList<>();
         for (OrderOption o : OrderOption.values()) {
             against.sheet()

@@ -4,7 +4,7 @@ import dev.lastcut.core.assembly.Part;
 import dev.lastcut.core.assembly.Population;
 import dev.lastcut.core.board.Side;
 import dev.lastcut.core.connectivity.BoardGeometry;
-import dev.lastcut.core.job.Making;
+import dev.lastcut.core.job.JobPipeline;
 import dev.lastcut.core.stencil.Foil;
 import dev.lastcut.core.stencil.openings.Release;
 import dev.lastcut.core.stencil.openings.Stencil;
@@ -27,7 +27,7 @@ record StencilReportJson(
         double areaMm2,
         double leastAreaRatio,
         double leastAspect) {
-    static List<StencilReportJson> of(Making.Product product) {
+    static List<StencilReportJson> of(JobPipeline.Product product) {
         Ticket ticket = product.ticket();
         BoardGeometry geometry = product.geometry();
         List<Part> parts = Population.of(geometry.board(), ticket.parts().variants());

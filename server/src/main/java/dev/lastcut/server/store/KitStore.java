@@ -1,9 +1,12 @@
 package dev.lastcut.server.store;
 
+import java.util.ArrayList;
 import java.util.Collection;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeMap;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
@@ -60,34 +63,52 @@ public class KitStore {
                 .update();
     }
 
-    /** The parts that are ticked. */
-    public List<String> done(long job) {
-        return jdbc.sql("select designator from kit_ticks where job = :job order by at, designator")
+    /** The parts that are ticked on each board of the batch, in the order they were. */
+    public Map<Integer, List<String>> done(long job) {
+        Map<Integer, List<String>> all = new TreeMap<>();
+        jdbc.sql(
+                        """
+                        select board, designator from kit_ticks where job = :job
+                        order by at, designator
+                        """)
                 .param("job", job)
-                .query(String.class)
-                .list();
+                .query(
+                        r -> {
+                            all.computeIfAbsent(r.getInt(1), k -> new ArrayList<>())
+                                    .add(r.getString(2));
+                        });
+        return all;
     }
 
-    /** Ticks parts, or takes their ticks back. */
+    /** Ticks parts on boards, or takes their ticks back. */
     @Transactional
-    public void tick(long job, Collection<String> designators, boolean done, String now) {
-        for (String d : designators) {
-            if (done) {
-                jdbc.sql(
-                                """
-                                insert into kit_ticks (job, designator, at) values (:job, :d, :now)
-                                on conflict (job, designator) do nothing
-                                """)
-                        .param("job", job)
-                        .param("d", d)
-                        .param("now", now)
-                        .update();
-            } else {
-                jdbc.sql("delete from kit_ticks where job = :job and designator = :d")
-                        .param("job", job)
-                        .param("d", d)
-                        .update();
+    public void tick(
+            long job,
+            Collection<Integer> boards,
+            Collection<String> designators,
+            boolean done,
+            String now) {
+        for (int board : boards) {
+            for (String d : designators) {
+                tick(job, board, d, done, now);
             }
         }
+    }
+
+    private void tick(long job, int board, String designator, boolean done, String now) {
+        String sql =
+                done
+                        ? """
+                        insert into kit_ticks (job, board, designator, at)
+                        values (:job, :board, :d, :now)
+                        on conflict (job, board, designator) do nothing
+                        """
+                        : """
+                        delete from kit_ticks
+                        where job = :job and board = :board and designator = :d
+                        """;
+        var statement =
+                jdbc.sql(sql).param("job", job).param("board", board).param("d", designator);
+        (done ? statement.param("now", now) : statement).update();
     }
 }

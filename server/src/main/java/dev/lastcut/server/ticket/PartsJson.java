@@ -5,6 +5,7 @@ import com.fasterxml.jackson.annotation.JsonProperty;
 import dev.lastcut.core.assembly.ByHand;
 import dev.lastcut.core.assembly.Fitting;
 import dev.lastcut.core.assembly.GuidePlan;
+import dev.lastcut.core.assembly.Heights;
 import dev.lastcut.core.assembly.PartsPlan;
 import dev.lastcut.core.assembly.Turns;
 import dev.lastcut.core.assembly.Variants;
@@ -95,7 +96,8 @@ final class PartsJson {
             Map<String, String> notes,
             Map<String, String> lookedAt,
             Map<String, String> polarity,
-            List<GuideJson> guide) {}
+            List<GuideJson> guide,
+            HeightsJson heights) {}
 
     /** One place in the order of the bench guide: a part to solder, or what to do. */
     @JsonInclude(JsonInclude.Include.NON_NULL)
@@ -174,9 +176,8 @@ final class PartsJson {
                                 k.guide == null
                                         ? GuidePlan.AS_PROPOSED
                                         : new GuidePlan(
-                                                k.guide.stream()
-                                                        .map(GuideJson::toEntry)
-                                                        .toList())));
+                                                k.guide.stream().map(GuideJson::toEntry).toList())),
+                k.heights == null ? Heights.NONE : at("heights", () -> k.heights.toHeights()));
     }
 
     private static <T> T at(String key, Supplier<T> read) {

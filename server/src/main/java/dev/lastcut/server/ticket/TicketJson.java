@@ -18,7 +18,7 @@ import dev.lastcut.core.milling.level.ProbeGrid;
 import dev.lastcut.core.stencil.StencilPlan;
 import dev.lastcut.core.strip.StripChoices;
 import dev.lastcut.core.ticket.Acceptance;
-import dev.lastcut.core.ticket.Made;
+import dev.lastcut.core.ticket.CutStamp;
 import dev.lastcut.core.ticket.ProbedSurface;
 import dev.lastcut.core.ticket.Reviewed;
 import dev.lastcut.core.ticket.Ticket;
@@ -61,6 +61,7 @@ record TicketJson(
         Map<String, String> lookedAt,
         Map<String, String> polarity,
         List<PartsJson.GuideJson> guide,
+        HeightsJson heights,
         StencilJson stencil,
         PanelJson panel,
         List<Map<String, Object>> touches,
@@ -68,6 +69,7 @@ record TicketJson(
         List<SignOffJson> signOffs,
         Map<String, ReviewedJson> reviewed,
         String job,
+        Integer revision,
         Integer cut,
         String madeAt) {
     static final int VERSION = 1;
@@ -205,6 +207,7 @@ record TicketJson(
                 t.parts().looked(),
                 t.parts().polarity(),
                 PartsJson.GuideJson.of(t.parts().guide()),
+                HeightsJson.of(t.parts().heights()),
                 t.stencil().equals(StencilPlan.AS_DRAWN) ? null : StencilJson.of(t.stencil()),
                 t.panel().map(PanelJson::of).orElse(null),
                 TouchJson.of(t.touches()),
@@ -212,6 +215,7 @@ record TicketJson(
                 t.signOffs().stream().map(SignOffJson::of).toList(),
                 values(t.reviewed(), r -> new ReviewedJson(r.by(), r.of())),
                 t.made().job().orElse(null),
+                t.made().revision() == 0 ? null : t.made().revision(),
                 t.made().cut() == 0 ? null : t.made().cut(),
                 t.made().at().orElse(null));
     }
@@ -312,7 +316,8 @@ record TicketJson(
                                 notes,
                                 lookedAt,
                                 polarity,
-                                guide)),
+                                guide,
+                                heights)),
                 stencil == null ? StencilPlan.AS_DRAWN : part("stencil", () -> stencil.toPlan()),
                 Optional.ofNullable(panel).map(p -> part("panel", p::toPlan)),
                 TouchJson.steps(touches),
@@ -329,8 +334,9 @@ record TicketJson(
                 part(
                         "made_at",
                         () ->
-                                new Made(
+                                new CutStamp(
                                         Optional.ofNullable(job),
+                                        revision == null ? 0 : revision,
                                         cut == null ? 0 : cut,
                                         Optional.ofNullable(madeAt))));
     }

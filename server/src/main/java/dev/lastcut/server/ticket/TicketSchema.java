@@ -80,6 +80,7 @@ public final class TicketSchema {
         f.put("looked_at", mapOf(text(1)));
         f.put("polarity", mapOf(text(1)));
         f.put("guide", listOf(object(guideEntry(), List.of())));
+        f.put("heights", heights());
         f.put("stencil", stencil());
         f.put("panel", panel());
         f.put("touches", listOf(touch()));
@@ -87,6 +88,7 @@ public final class TicketSchema {
         f.put("sign_offs", listOf(signOff()));
         f.put("reviewed", reviewed());
         f.put("job", text(1));
+        f.put("revision", ordered("type", "integer", "minimum", 1));
         f.put("cut", ordered("type", "integer", "minimum", 1));
         f.put(
                 "made_at",
@@ -96,6 +98,23 @@ public final class TicketSchema {
                         "pattern",
                         "^\\d{4}-\\d\\d-\\d\\dT\\d\\d:\\d\\d:\\d\\dZ$"));
         return file("Ticket", f, List.of());
+    }
+
+    private static Map<String, Object> heights() {
+        Map<String, Object> zone = new LinkedHashMap<>();
+        zone.put("name", text(1));
+        zone.put("side", ordered("enum", List.of(Side.TOP.word(), Side.BOTTOM.word())));
+        zone.put("at_most_mm", ordered("type", "number", "minimum", 0, "maximum", 500));
+        Map<String, Object> corners =
+                listOf(ordered("type", "array", "items", number(), "minItems", 2, "maxItems", 2));
+        corners.put("minItems", 3);
+        zone.put("area", corners);
+        Map<String, Object> f = new LinkedHashMap<>();
+        f.put("zones", listOf(object(zone, List.of("name", "side", "at_most_mm"))));
+        f.put(
+                "unshaded",
+                mapOf(ordered("type", "number", "exclusiveMinimum", 0, "exclusiveMaximum", 90)));
+        return object(f, List.of());
     }
 
     private static Map<String, Object> strip() {

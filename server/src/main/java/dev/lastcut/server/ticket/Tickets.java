@@ -5,7 +5,7 @@ import com.networknt.schema.Schema;
 import com.networknt.schema.SchemaRegistry;
 import com.networknt.schema.SpecificationVersion;
 import dev.lastcut.core.milling.MillSetup;
-import dev.lastcut.core.ticket.Made;
+import dev.lastcut.core.ticket.CutStamp;
 import dev.lastcut.core.ticket.Ticket;
 import dev.lastcut.server.report.Json;
 import java.util.ArrayList;
@@ -70,7 +70,7 @@ public final class Tickets {
      * @throws BadTicketException when it is no ticket
      */
     public static Ticket takenIn(byte[] json) throws BadTicketException {
-        return parse(json).with(d -> d.made = Made.NOTHING_SAID);
+        return parse(json).with(d -> d.made = CutStamp.NOTHING_SAID);
     }
 
     /**

@@ -23,6 +23,7 @@ import org.springframework.test.context.DynamicPropertySource;
 class AssemblyBrowserTest extends BrowserTest {
     private static final String PARTS = "section[aria-label=Parts]";
     private static final String STENCIL = "section[aria-label=Stencil]";
+    private static final String ROOM = "[data-room]";
     private static final String BENCH = "section[aria-label=Bench]";
     private static final String LINE_OF_R6 =
             "[role=table][aria-label='Parts list'] [role=row][data-first='R6']";
@@ -180,6 +181,79 @@ class AssemblyBrowserTest extends BrowserTest {
         bench.press("Back to the proposed order");
         bench.seeText("ol[aria-label=Steps] > li:nth-child(1)", first);
         assertThat(bench.all("ol[aria-label=Steps] > li i, [data-own]")).isEmpty();
+        assertThat(bench.complaints()).isEmpty();
+    }
+
+    /** A line is dragged by its grip with a finger. */
+    @Test
+    void aLineOfTheGuideIsMovedWithAFinger() throws Exception {
+        bringIn("joint-box");
+        shop("wren-bench");
+        bench.click("[data-station=bench]");
+        bench.press("Lay out");
+        String first = bench.see("ol[aria-label=Steps] > li:nth-child(1) b").getText();
+        bench.fingerDrag(
+                "ol[aria-label=Steps] > li:nth-child(1) [data-grip]",
+                "ol[aria-label=Steps] > li:nth-child(3)");
+        bench.seeText("ol[aria-label=Steps] > li:nth-child(3)", first);
+        assertThat(bench.complaints()).isEmpty();
+    }
+
+    /** Ticks of one board of the batch are its own; all of them are done when each is. */
+    @Test
+    void everyBoardOfTheBatchHasItsTicks() throws Exception {
+        bringIn("joint-box");
+        shop("wren-bench");
+        bench.click("[data-station=bench]");
+        String boards = "[aria-label='Boards of the batch']";
+        bench.seeText(boards, "Done on 0 of 5 boards");
+        bench.see(boards);
+        bench.all(boards + " button").get(2).click();
+        bench.seeText(boards, "Ticks are for board 2");
+        bench.keys("d");
+        bench.seeText(BENCH, "Step 2 of 13");
+        bench.keys("N");
+        bench.seeText(boards, "Done on 1 of 5 boards");
+        bench.seeText(boards, "2 ✓");
+        bench.seeText(BENCH, "✓ done");
+        bench.all(boards + " button").get(0).click();
+        bench.until(() -> !bench.see(BENCH).getText().contains("✓ done"));
+        bench.keys("d");
+        bench.seeText(BENCH, "Step 2 of 13");
+        bench.keys("N");
+        bench.seeText(boards, "Done on 5 of 5 boards");
+        bench.reload();
+        bench.seeText(boards, "Done on 5 of 5 boards");
+        assertThat(bench.complaints()).isEmpty();
+    }
+
+    /** A zone over the whole board, one drawn on the table; what is too high is told and red. */
+    @Test
+    void theRoomAboveTheBoard() throws Exception {
+        bringIn("hive-scale-node");
+        shop("longcomb-fine");
+        bench.click("[data-station=parts]");
+        bench.click("[role=tab][data-parts=placement]");
+        bench.click(ROOM + " summary");
+        bench.seeText(ROOM, "Highest on the top:");
+        bench.press("Over the whole board");
+        bench.seeText(ROOM, "the whole board");
+        bench.type("input[aria-label='Room under a board above, mm']", "0.2");
+        bench.keys(Keys.ENTER);
+        bench.seeText(ROOM, "too high:");
+        bench.press("Draw an area");
+        bench.seeText(ROOM, "Click the corners of the area");
+        bench.clickAt(41, 26);
+        bench.clickAt(51, 26);
+        bench.clickAt(51, 36);
+        bench.clickAt(41, 36);
+        bench.keys(Keys.ENTER);
+        bench.seeText(ROOM, "an area of 10.");
+        bench.press("See it solid");
+        bench.seeText("main [role=status]", "Too high here:");
+        bench.press("Back to the films");
+        bench.click("[data-station=check]");
+        bench.seeText("aside", "Room above the board");
         assertThat(bench.complaints()).isEmpty();
     }
 

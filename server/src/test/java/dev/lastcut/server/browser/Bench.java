@@ -378,6 +378,29 @@ final class Bench implements AutoCloseable {
                 "Input.dispatchTouchEvent", Map.of("type", type, "touchPoints", points));
     }
 
+    /** A finger that drags one thing onto another. */
+    void fingerDrag(String from, String to) {
+        var a = see(from).getRect();
+        var b = see(to).getRect();
+        int[] start = {a.x + a.width / 2, a.y + a.height / 2};
+        int[] end = {b.x + 12, b.y + b.height / 2};
+        touch("touchStart", start);
+        for (int i = 1; i <= 6; i++) {
+            touch(
+                    "touchMove",
+                    start[0] + (end[0] - start[0]) * i / 6,
+                    start[1] + (end[1] - start[1]) * i / 6);
+        }
+        touch("touchEnd");
+    }
+
+    private void touch(String type, int... at) {
+        List<Map<String, Object>> points =
+                at.length == 0 ? List.of() : List.of(Map.of("x", at[0], "y", at[1], "id", 0));
+        driver.executeCdpCommand(
+                "Input.dispatchTouchEvent", Map.of("type", type, "touchPoints", points));
+    }
+
     /** A tap with a finger on a place of the board, mm. */
     void tapAt(double xMm, double yMm) {
         fingers("touchStart", onTable(xMm, yMm));

@@ -82,6 +82,8 @@ class BringInBrowserTest extends BrowserTest {
         bench.until(() -> bench.all(SIDES).isEmpty());
         assertThat(roleOf("a11")).isNotEqualTo(proposed).startsWith("paste");
 
+        // Both orders of two layers, and what comes to lie under the outer copper with each.
+        bench.until(() -> bench.see(ORDER).getText().contains("Next to the top copper lies "));
         List<String> before = layers();
         bench.all(ORDER + " li")
                 .get(0)

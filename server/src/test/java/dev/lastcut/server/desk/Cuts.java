@@ -5,11 +5,11 @@ import dev.lastcut.core.connectivity.BoardGeometry;
 import dev.lastcut.core.cut.OutputFile;
 import dev.lastcut.core.intake.Pack;
 import dev.lastcut.core.intake.PackReader;
-import dev.lastcut.core.job.Making;
-import dev.lastcut.core.job.Others;
-import dev.lastcut.core.ticket.Asking;
-import dev.lastcut.core.ticket.Made;
+import dev.lastcut.core.job.JobPipeline;
+import dev.lastcut.core.job.PanelBoardSource;
+import dev.lastcut.core.ticket.CutStamp;
 import dev.lastcut.core.ticket.Ticket;
+import dev.lastcut.core.ticket.TicketDependencies;
 import dev.lastcut.server.report.Handover;
 import dev.lastcut.server.sheets.SheetLibrary;
 import java.io.ByteArrayOutputStream;
@@ -28,7 +28,7 @@ public final class Cuts {
     private Cuts() {}
 
     /** A cut and what it was made of. */
-    public record Cut(Making.Product product, byte[] zip) {}
+    public record Cut(JobPipeline.Product product, byte[] zip) {}
 
     public static Pack pack(String name) throws Exception {
         return PackReader.fromZip(name + ".zip", bytes(name));
@@ -48,8 +48,9 @@ public final class Cuts {
     public static Cut of(String pack, String shop, Ticket ticket) throws Exception {
         CapabilitySheet sheet = new SheetLibrary().find(shop).orElseThrow();
         Ticket all =
-                ticket.withShop(shop).with(d -> d.made = Made.of(pack, 1, "2026-05-01T10:00:00Z"));
-        Making.Product product = Making.all(pack(pack), sheet, all);
+                ticket.withShop(shop)
+                        .with(d -> d.made = CutStamp.of(pack, 1, 1, "2026-05-01T10:00:00Z"));
+        JobPipeline.Product product = JobPipeline.all(pack(pack), sheet, all);
         return new Cut(product, zip(Handover.of(product).files()));
     }
 
@@ -58,8 +59,8 @@ public final class Cuts {
      */
     static byte[] bare(BoardGeometry geometry, String shop) throws Exception {
         CapabilitySheet sheet = new SheetLibrary().find(shop).orElseThrow();
-        Asking asking = new Asking(Ticket.BLANK.withShop(shop));
-        return zip(Making.outputs(geometry, sheet, asking, Others.NONE).files());
+        TicketDependencies asking = new TicketDependencies(Ticket.BLANK.withShop(shop));
+        return zip(JobPipeline.outputs(geometry, sheet, asking, PanelBoardSource.NONE).files());
     }
 
     static byte[] zip(List<OutputFile> files) throws IOException {

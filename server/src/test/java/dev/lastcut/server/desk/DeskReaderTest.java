@@ -13,14 +13,14 @@ import dev.lastcut.core.connectivity.BoardGeometry;
 import dev.lastcut.core.geometry.Geo;
 import dev.lastcut.core.geometry.Pt;
 import dev.lastcut.core.intake.Intake;
-import dev.lastcut.core.job.Making;
-import dev.lastcut.core.job.Others;
+import dev.lastcut.core.job.JobPipeline;
+import dev.lastcut.core.job.PanelBoardSource;
 import dev.lastcut.core.panel.Join;
 import dev.lastcut.core.panel.PanelPlan;
 import dev.lastcut.core.panel.Rails;
 import dev.lastcut.core.quote.JobQuote;
-import dev.lastcut.core.ticket.Asking;
 import dev.lastcut.core.ticket.Ticket;
+import dev.lastcut.core.ticket.TicketDependencies;
 import dev.lastcut.server.LongRun;
 import dev.lastcut.server.api.Packs;
 import dev.lastcut.server.orders.DeskReading;
@@ -157,11 +157,11 @@ class DeskReaderTest {
      * than what we write, what was rounding there is a measure here.
      */
     private static List<String> found(BoardGeometry geometry) {
-        return Making.check(
+        return JobPipeline.check(
                         geometry,
                         new SheetLibrary().find(HOUSE).orElseThrow(),
-                        new Asking(Ticket.BLANK.withShop(HOUSE)),
-                        Others.NONE,
+                        new TicketDependencies(Ticket.BLANK.withShop(HOUSE)),
+                        PanelBoardSource.NONE,
                         (done, of, title) -> {},
                         () -> false)
                 .findings()

@@ -10,9 +10,9 @@ import dev.lastcut.core.capability.Headroom;
 import dev.lastcut.core.ticket.Ticket;
 import dev.lastcut.server.desk.Cuts;
 import dev.lastcut.server.desk.DeskServer;
-import dev.lastcut.server.jobs.BrokenOff;
 import dev.lastcut.server.jobs.CheckService;
 import dev.lastcut.server.jobs.ChoiceService;
+import dev.lastcut.server.jobs.InterruptedWork;
 import dev.lastcut.server.jobs.JobService;
 import dev.lastcut.server.jobs.OutputService;
 import dev.lastcut.server.store.CutStore;
@@ -94,7 +94,7 @@ class CancelledAnywhereTest {
             assertThat(answer.status()).as("step " + step).isIn(Status.DONE, Status.CANCELLED);
             cancelled += answer.status() == Status.CANCELLED ? 1 : 0;
             left.is(answer.status() == Status.DONE, answer.result());
-            assertThat(workshop.a(BrokenOff.class).all()).isEmpty();
+            assertThat(workshop.a(InterruptedWork.class).all()).isEmpty();
             if (!reached[0]) {
                 assertThat(answer.status()).isEqualTo(Status.DONE);
                 return;

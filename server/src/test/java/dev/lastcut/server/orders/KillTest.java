@@ -7,8 +7,8 @@ import dev.lastcut.core.cut.Verification;
 import dev.lastcut.core.intake.Pack.PackFile;
 import dev.lastcut.server.LongRun;
 import dev.lastcut.server.desk.DeskServer;
-import dev.lastcut.server.jobs.BrokenOff;
 import dev.lastcut.server.jobs.CheckService;
+import dev.lastcut.server.jobs.InterruptedWork;
 import dev.lastcut.server.jobs.JobService;
 import dev.lastcut.server.jobs.OutputService;
 import dev.lastcut.server.store.BlobStore;
@@ -107,14 +107,16 @@ class KillTest {
             integrity("last-cut.db");
             integrity("desk.db");
             try (Workshop w = new Workshop(data, Map.of())) {
-                told += w.a(BrokenOff.class).all().size();
+                told += w.a(InterruptedWork.class).all().size();
                 switch (what) {
                     case "bring-in" -> packsAreWhole(w);
                     case "cut" -> cutsAreWhole(w);
                     case "backup" -> told += copiesAreWhole();
                     default -> told += ordersAreWhole(w);
                 }
-                w.a(BrokenOff.class).all().forEach(b -> w.a(BrokenOff.class).read(b.id()));
+                w.a(InterruptedWork.class)
+                        .all()
+                        .forEach(b -> w.a(InterruptedWork.class).read(b.id()));
             }
         }
         next.destroyForcibly();
@@ -189,7 +191,7 @@ class KillTest {
             }
         }
         boolean there = names.contains("tag " + (begun - 1));
-        List<BrokenOff.Told> told = w.a(BrokenOff.class).all();
+        List<InterruptedWork.Told> told = w.a(InterruptedWork.class).all();
         if (there) {
             assertThat(told).isEmpty();
         } else {
@@ -213,7 +215,7 @@ class KillTest {
             assertThat(held.faults()).isEmpty();
             assertThat(held.cut().orElseThrow().number()).isEqualTo(c.number());
         }
-        List<BrokenOff.Told> told = w.a(BrokenOff.class).all();
+        List<InterruptedWork.Told> told = w.a(InterruptedWork.class).all();
         broken += told.size();
         // One was made before; one may be lost before it was noted to be begun.
         int missing = begun - (all.size() - 1 + broken);

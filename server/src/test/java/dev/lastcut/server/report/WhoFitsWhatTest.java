@@ -57,6 +57,7 @@ class WhoFitsWhatTest {
         List<String> others =
                 List.of(
                         "honeycomb-tag",
+                        "hive-alarm",
                         "p01_extensions_inch",
                         "p02_extensions_macros",
                         "p03_joined_painted",
@@ -67,7 +68,15 @@ class WhoFitsWhatTest {
                         "p08_joined_netlist",
                         "p09_big_stroked",
                         "p10_defects_copper",
-                        "p12_defects_other");
+                        "p12_defects_other",
+                        "p13_sagoma",
+                        "p14_lagen",
+                        "p15_entrega",
+                        "p16_ketto",
+                        "p17_borrfil",
+                        "p18_kart",
+                        "p19_L1_L4",
+                        "p20_upper_lower");
         return LongRun.is() ? Stream.concat(usual.stream(), others.stream()) : usual.stream();
     }
 

@@ -5,6 +5,8 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import dev.lastcut.core.assembly.ByHand;
 import dev.lastcut.core.assembly.Fitting;
+import dev.lastcut.core.assembly.HeightZone;
+import dev.lastcut.core.assembly.Heights;
 import dev.lastcut.core.assembly.PartsPlan;
 import dev.lastcut.core.assembly.Turns;
 import dev.lastcut.core.assembly.Variants;
@@ -32,7 +34,7 @@ import dev.lastcut.core.stencil.Panes;
 import dev.lastcut.core.stencil.Shaping;
 import dev.lastcut.core.stencil.StencilPlan;
 import dev.lastcut.core.ticket.Acceptance;
-import dev.lastcut.core.ticket.Made;
+import dev.lastcut.core.ticket.CutStamp;
 import dev.lastcut.core.ticket.ProbedSurface;
 import dev.lastcut.core.ticket.Ticket;
 import dev.lastcut.server.report.Json;
@@ -85,8 +87,8 @@ class TicketsTest {
                     d.signOffs = signOffs(r);
                     d.made =
                             r.nextBoolean()
-                                    ? Made.NOTHING_SAID
-                                    : Made.of("x", 3, "2026-01-02T03:04:05Z");
+                                    ? CutStamp.NOTHING_SAID
+                                    : CutStamp.of("x", 2, 3, "2026-01-02T03:04:05Z");
                 });
     }
 
@@ -191,6 +193,14 @@ class TicketsTest {
             hand = hand.ofPackage("P" + i, r.nextBoolean());
             hand = hand.ofPart("J" + i, Optional.of(r.nextBoolean()));
             hand = hand.ofSide(Side.BOTTOM, r.nextBoolean());
+        }
+        if (r.nextBoolean()) {
+            List<Pt> area =
+                    r.nextBoolean()
+                            ? List.of()
+                            : List.of(Pt.mm(0, 0), Pt.mm(1 + r.nextInt(9), 0.125), Pt.mm(0, 3));
+            HeightZone zone = new HeightZone("lid ä", Side.BOTTOM, r.nextInt(90) / 8.0, area);
+            plan = plan.with(new Heights(List.of(zone), new TreeMap<>(Map.of("SW1", 30.5))));
         }
         return plan.with(turns).with(hand).lookedAt("SOIC8", r.nextBoolean() ? "U1 90" : "");
     }

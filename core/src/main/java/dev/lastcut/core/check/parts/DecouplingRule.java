@@ -2,6 +2,7 @@ package dev.lastcut.core.check.parts;
 
 import dev.lastcut.core.assembly.Part;
 import dev.lastcut.core.board.Netlist;
+import dev.lastcut.core.capability.LimitKey;
 import dev.lastcut.core.catalogue.CataloguePart.PinRole;
 import dev.lastcut.core.check.CheckContext;
 import dev.lastcut.core.check.Finding;
@@ -20,11 +21,11 @@ import java.util.Map;
 import java.util.Optional;
 
 /**
- * Supply pins without a capacitor of their net near by. How near is a habit (common practice, no
- * source).
+ * Supply pins without a capacitor of their net near by. How near is a habit: the sheet's, else
+ * common practice (no source).
  */
 public final class DecouplingRule implements Rule {
-    private static final double NEAR_NM = 6_000_000;
+    private static final double USUAL_NM = 6_000_000;
 
     @Override
     public String id() {
@@ -44,6 +45,7 @@ public final class DecouplingRule implements Rule {
             return missing.get();
         }
         Map<String, List<Pt>> capacitors = capacitors(c);
+        double near = c.boundsOr(LimitKey.DECOUPLING, USUAL_NM).withHeadroomNm();
         List<Finding> findings = new ArrayList<>();
         int looked = 0;
         for (PinsOnNets.On on : pins.all()) {
@@ -55,8 +57,8 @@ public final class DecouplingRule implements Rule {
             Optional<Pt> nearest =
                     capacitors.getOrDefault(on.net(), List.of()).stream()
                             .min((a, b) -> Double.compare(a.distance(at), b.distance(at)));
-            if (nearest.filter(n -> n.distance(at) <= NEAR_NM).isEmpty()) {
-                findings.add(finding(on, at, nearest));
+            if (nearest.filter(n -> n.distance(at) <= near).isEmpty()) {
+                findings.add(finding(on, at, nearest, near));
             }
         }
         return looked == 0
@@ -78,7 +80,7 @@ public final class DecouplingRule implements Rule {
         return all;
     }
 
-    private Finding finding(PinsOnNets.On on, Pt at, Optional<Pt> nearest) {
+    private Finding finding(PinsOnNets.On on, Pt at, Optional<Pt> nearest, double near) {
         FindingBuilder b =
                 new FindingBuilder(id())
                         .severity(Severity.NOTE)
@@ -86,7 +88,7 @@ public final class DecouplingRule implements Rule {
                         .nets(List.of(on.net()))
                         .parts(List.of(on.part().designator()));
         if (nearest.isPresent()) {
-            b.between(at, nearest.get()).lengths(at.distance(nearest.get()), NEAR_NM);
+            b.between(at, nearest.get()).lengths(at.distance(nearest.get()), near);
         } else {
             b.at(at).count(0, 1, "capacitors");
         }
@@ -95,7 +97,7 @@ public final class DecouplingRule implements Rule {
                         .orElse("the net has none");
         return b.say(
                 "No capacitor stands within "
-                        + Length.text(NEAR_NM)
+                        + Length.text(near)
                         + " of "
                         + on.name()
                         + " on "

@@ -71,6 +71,7 @@ import dev.lastcut.core.check.parts.BreadboardPitchRule;
 import dev.lastcut.core.check.parts.DecouplingRule;
 import dev.lastcut.core.check.parts.FiducialsRule;
 import dev.lastcut.core.check.parts.HandSolderingRule;
+import dev.lastcut.core.check.parts.HeightZoneRule;
 import dev.lastcut.core.check.parts.ListLimitsRule;
 import dev.lastcut.core.check.parts.MachineEdgeRule;
 import dev.lastcut.core.check.parts.PartDoesNotFitRule;
@@ -199,6 +200,7 @@ public final class CheckRunner {
                     new BodiesCollideRule(),
                     new BodyOverEdgeRule(),
                     new BodyOverHoleRule(),
+                    new HeightZoneRule(),
                     new PartDoesNotFitRule(),
                     new DecouplingRule(),
                     new HandSolderingRule(),

@@ -36,17 +36,22 @@ public final class DxfReader {
      * @param chosenNmPerUnit the scale the user chose; empty to take the file's own
      */
     public static Drawing read(String file, byte[] content, Optional<Double> chosenNmPerUnit) {
-        return new DxfReader(file).run(content, chosenNmPerUnit);
+        return new DxfReader(file).run(content, chosenNmPerUnit, true);
     }
 
-    private Drawing run(byte[] content, Optional<Double> chosen) {
+    /** All layers of a drawing, whatever they are called: a board's edge may be one of many. */
+    public static Drawing allLayers(String file, byte[] content) {
+        return new DxfReader(file).run(content, Optional.empty(), false);
+    }
+
+    private Drawing run(byte[] content, Optional<Double> chosen, boolean edgeOnly) {
         String text = new String(content, StandardCharsets.UTF_8);
         DxfEntity.Parsed parsed = DxfEntity.parse(text, log);
         blocks.putAll(parsed.blocks());
         double unit = chosen.orElse(unitNm(parsed.unitCode()).orElse((double) Length.NM_PER_MM));
         boolean stated = chosen.isPresent() || unitNm(parsed.unitCode()).isPresent();
         AffineTransformation toNm = AffineTransformation.scaleInstance(unit, unit);
-        List<DxfEntity> shown = edgeLayers(parsed.entities());
+        List<DxfEntity> shown = edgeOnly ? edgeLayers(parsed.entities()) : parsed.entities();
         shown.forEach(e -> draw(e, toNm, 0));
         left.forEach(
                 (type, count) ->

@@ -21,6 +21,9 @@ public final class NetlistReader {
     private static final Pattern TEST_RECORD = Pattern.compile("3[012346]7.*");
 
     /** The access side, the place and the hole; some writers are a column or two off. */
+    /** How {@link NetlistWriter} tells the names of parts that are longer than their columns. */
+    private static final Pattern PART_ALIAS = Pattern.compile("C\\s+PART (#\\d+) = (\\S+)\\s*");
+
     private static final Pattern ORDINATES =
             Pattern.compile("(?:A\\s?(\\d{1,2}))?\\s*X\\s*([+-]?\\d{1,8})\\s*Y\\s*([+-]?\\d{1,8})");
 
@@ -28,6 +31,7 @@ public final class NetlistReader {
 
     private final ProblemLog log;
     private final Map<String, String> aliases = new HashMap<>();
+    private final Map<String, String> components = new HashMap<>();
     private final List<Netlist.Point> points = new ArrayList<>();
     // The standard's default, "CUST 0": inches, one unit is a ten-thousandth.
     private int deepest;
@@ -70,12 +74,17 @@ public final class NetlistReader {
         }
         if (s.startsWith("999")) {
             ended = true;
+        } else if (s.startsWith("C")) {
+            Matcher part = PART_ALIAS.matcher(s);
+            if (part.matches()) {
+                components.put(part.group(1), part.group(2));
+            }
         } else if (s.startsWith("P")) {
             parameter(s.substring(1).strip());
         } else if (TEST_RECORD.matcher(s).matches()) {
             testRecord(s, line);
         }
-        // Comments (C), conductors (378), adjacency (379), outlines (389) and continuations (0nn)
+        // Other comments, conductors (378), adjacency (379), outlines (389) and continuations (0nn)
         // carry no points.
     }
 
@@ -91,7 +100,8 @@ public final class NetlistReader {
 
     private void testRecord(String s, int line) {
         String net = columns(s, 4, 17);
-        String component = columns(s, 21, 26);
+        String column = columns(s, 21, 26);
+        String component = components.getOrDefault(column, column);
         String pin = columns(s, 28, 31);
         String rest = s.length() > 31 ? s.substring(31) : "";
         Matcher m = ORDINATES.matcher(rest);
@@ -113,7 +123,7 @@ public final class NetlistReader {
             deepest = Math.max(deepest, layer > 2 ? layer : 0);
         }
         Pt at = new Pt(ordinate(m.group(2)), ordinate(m.group(3)));
-        boolean via = component.equals("VIA");
+        boolean via = column.equals("VIA");
         String name = aliases.getOrDefault(net, net);
         points.add(
                 new Netlist.Point(

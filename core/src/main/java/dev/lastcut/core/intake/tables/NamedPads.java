@@ -10,7 +10,7 @@ import java.util.TreeMap;
 import org.locationtech.jts.geom.Envelope;
 
 /** Pads of which netlist or attributes say whose they are: a part lies in the middle of its own. */
-public final class NamedPads implements Ground {
+public final class NamedPads implements PlacementReference {
     private static final double NEAR_NM = 400_000;
     private static final double SAME_PIN_NM = 150_000;
 

@@ -14,7 +14,7 @@ import org.locationtech.jts.index.strtree.STRtree;
  * Openings of which nobody says whose they are: a part lies where two of one size face each other
  * across its middle.
  */
-public final class OpenPads implements Ground {
+public final class OpenPads implements PlacementReference {
     /** How far from a part's middle its pads are looked for. */
     private static final double REACH_NM = 16_000_000;
 

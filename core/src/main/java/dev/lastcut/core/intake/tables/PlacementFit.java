@@ -60,9 +60,9 @@ public final class PlacementFit {
     public record Result(
             List<PlacedPart> parts, List<String> done, double share, boolean anglesTold) {}
 
-    private final Ground ground;
+    private final PlacementReference ground;
 
-    public PlacementFit(Ground ground) {
+    public PlacementFit(PlacementReference ground) {
         this.ground = ground;
     }
 
@@ -81,12 +81,12 @@ public final class PlacementFit {
      */
     public Optional<Result> fit(List<PlacedPart> parts, boolean unitStated, boolean clockwise) {
         List<PlacedPart> known = parts.stream().filter(ground::knows).toList();
-        if (known.size() < Ground.FEWEST) {
+        if (known.size() < PlacementReference.FEWEST) {
             return Optional.empty();
         }
         List<PlacedPart> top = on(known, p -> p.side() == Side.TOP);
         List<PlacedPart> bottom = on(known, p -> p.side() == Side.BOTTOM);
-        List<PlacedPart> main = top.size() >= Ground.FEWEST ? top : known;
+        List<PlacedPart> main = top.size() >= PlacementReference.FEWEST ? top : known;
         Found first = best(main, unitStated ? new double[] {1} : UNITS, false);
         Way way = first.share >= LEAST ? first.way : Way.NONE;
         Way below = way;

@@ -4,7 +4,7 @@ import dev.lastcut.core.board.Side;
 import dev.lastcut.core.milling.MillingPlan;
 import dev.lastcut.core.milling.Operation;
 import dev.lastcut.core.milling.Program;
-import dev.lastcut.core.milling.ToPack;
+import dev.lastcut.core.milling.ProgramToBoardTransform;
 import dev.lastcut.core.milling.ToolPath;
 import dev.lastcut.core.milling.ToolPath.Vertex;
 import java.util.ArrayList;
@@ -55,7 +55,7 @@ public final class Levelling {
         return o.withPaths(o.paths().stream().map(p -> l.level(p, o.toPack())).toList());
     }
 
-    private ToolPath level(ToolPath path, ToPack to) {
+    private ToolPath level(ToolPath path, ProgramToBoardTransform to) {
         List<Vertex> out = new ArrayList<>();
         List<Vertex> in = path.vertices();
         out.add(raised(in.get(0), to));
@@ -65,16 +65,17 @@ public final class Levelling {
         return new ToolPath(out);
     }
 
-    private Vertex raised(Vertex v, ToPack to) {
+    private Vertex raised(Vertex v, ProgramToBoardTransform to) {
         return new Vertex(v.x(), v.y(), v.z() + height(v, to));
     }
 
-    private double height(Vertex v, ToPack to) {
+    private double height(Vertex v, ProgramToBoardTransform to) {
         return surface.heightAt(to.programX(v.x()), to.programY(v.y()));
     }
 
     /** Adds what follows {@code a} up to and with {@code b}. */
-    private void split(Vertex a, Vertex b, ToPack to, List<Vertex> out, int depth) {
+    private void split(
+            Vertex a, Vertex b, ProgramToBoardTransform to, List<Vertex> out, int depth) {
         double ha = height(a, to);
         double hb = height(b, to);
         boolean follows = true;

@@ -14,7 +14,7 @@ import dev.lastcut.core.milling.MillSetup;
 import dev.lastcut.core.milling.MillingPlan;
 import dev.lastcut.core.milling.Operation;
 import dev.lastcut.core.milling.Program;
-import dev.lastcut.core.milling.ToPack;
+import dev.lastcut.core.milling.ProgramToBoardTransform;
 import dev.lastcut.core.print.PaperPages;
 import java.io.IOException;
 import java.io.UncheckedIOException;
@@ -129,7 +129,7 @@ public final class SetupSheet {
         pages.pen().addRect(LEFT, bottom, w, h);
         pages.pen().stroke();
         Side side = plan.operations().isEmpty() ? Side.TOP : plan.operations().get(0).side();
-        var to = ToPack.seenFrom(side, setup.turnedOver(), e);
+        var to = ProgramToBoardTransform.seenFrom(side, setup.turnedOver(), e);
         pages.pen().setNonStrokingColor(0.72f, 0.80f, 0.70f);
         pages.pen().setStrokingColor(0.15f, 0.30f, 0.20f);
         for (Polygon p : Geo.polygons(board.isEmpty() ? Geo.rectangle(e) : board)) {
@@ -171,7 +171,7 @@ public final class SetupSheet {
         pages.skip(6);
     }
 
-    private void pins(ToPack to, float bottom, double scale) throws IOException {
+    private void pins(ProgramToBoardTransform to, float bottom, double scale) throws IOException {
         boolean drilled = plan.operations().stream().anyMatch(o -> o.kind() == Operation.Kind.PINS);
         if (!drilled) {
             return;

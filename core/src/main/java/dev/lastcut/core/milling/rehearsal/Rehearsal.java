@@ -11,9 +11,9 @@ import dev.lastcut.core.milling.MillSetup;
 import dev.lastcut.core.milling.MillingPlan;
 import dev.lastcut.core.milling.Operation;
 import dev.lastcut.core.milling.Program;
+import dev.lastcut.core.milling.ProgramToBoardTransform;
 import dev.lastcut.core.milling.ProgramWriter;
 import dev.lastcut.core.milling.SideCopper;
-import dev.lastcut.core.milling.ToPack;
 import dev.lastcut.core.milling.level.HeightMap;
 import dev.lastcut.core.milling.level.Levelling;
 import dev.lastcut.core.milling.level.Surface;
@@ -206,7 +206,12 @@ public record Rehearsal(
         }
         hazards.sort((a, b) -> Boolean.compare(b.severe(), a.severe()));
         return new Rehearsal(
-                hazards, copper, body, Tracks.parts(all, scripts), play.minutes(), Tracks.of(all));
+                hazards,
+                copper,
+                body,
+                ToolTraces.parts(all, scripts),
+                play.minutes(),
+                ToolTraces.of(all));
     }
 
     private static Predicate<Hazard> endsAt(String program) {
@@ -225,7 +230,7 @@ public record Rehearsal(
     private static List<Envelope> beds(Mill mill, MillSetup setup, List<Script> scripts) {
         List<Envelope> beds = new ArrayList<>();
         for (Script s : scripts) {
-            ToPack to = s.toPack();
+            ProgramToBoardTransform to = s.toPack();
             double x0 = -setup.inStockX();
             double y0 = -setup.inStockY();
             beds.add(

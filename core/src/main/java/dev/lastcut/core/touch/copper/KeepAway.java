@@ -157,6 +157,6 @@ public record KeepAway(double clear, double edge, double hole, double mask, doub
             return n.polygon();
         }
         Geometry cut = Geo.difference(n.polygon(), zone);
-        return Necklaces.without(cut, gone, least);
+        return NeckRemoval.without(cut, gone, least);
     }
 }

@@ -5,15 +5,15 @@ import dev.lastcut.core.board.Hole;
 import dev.lastcut.core.check.Pads;
 import dev.lastcut.core.connectivity.BoardGeometry;
 import dev.lastcut.core.connectivity.CopperNode;
-import dev.lastcut.core.geometry.ByRings;
 import dev.lastcut.core.geometry.Geo;
 import dev.lastcut.core.geometry.Measure;
 import dev.lastcut.core.geometry.Necks;
 import dev.lastcut.core.geometry.Pt;
+import dev.lastcut.core.geometry.RingOffset;
 import dev.lastcut.core.geometry.Segment;
 import dev.lastcut.core.touch.Change;
 import dev.lastcut.core.touch.KeepOff;
-import dev.lastcut.core.touch.Room;
+import dev.lastcut.core.touch.TouchClearances;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.HashSet;
@@ -42,7 +42,7 @@ final class PourShape {
     private final OldAreas old;
     private final KeepOff off;
     private final Pour pour;
-    private final Room room;
+    private final TouchClearances room;
 
     private Geometry area = Geo.empty();
     private final Set<Feature> onSpokes = Collections.newSetFromMap(new IdentityHashMap<>());
@@ -57,7 +57,7 @@ final class PourShape {
             OldAreas old,
             KeepOff off,
             Pour pour,
-            Room room) {
+            TouchClearances room) {
         this.geometry = geometry;
         this.layer = layer;
         this.own = own;
@@ -110,7 +110,7 @@ final class PourShape {
         whole =
                 with(
                         whole,
-                        Meeting.patches(
+                        OverlapRepair.patches(
                                 geometry,
                                 layer,
                                 own,
@@ -153,12 +153,12 @@ final class PourShape {
         if (width <= 0 || g.isEmpty()) {
             return g;
         }
-        Geometry core = ByRings.offset(g, -width / 2, CHORD_NM);
+        Geometry core = RingOffset.offset(g, -width / 2, CHORD_NM);
         if (core.isEmpty()) {
             return Geo.empty();
         }
         // Chords lie within their arcs, so what grows back stays within what was free but for them.
-        return ByRings.offset(core, width / 2, CHORD_NM);
+        return RingOffset.offset(core, width / 2, CHORD_NM);
     }
 
     /**

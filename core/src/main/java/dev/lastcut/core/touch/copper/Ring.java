@@ -158,7 +158,7 @@ public record Ring(double least) implements Touch {
         for (Polygon p : Geo.polygons(PourShape.opened(free, 0.6 * least))) {
             if (p.intersects(wall)) {
                 List<Geometry> parts =
-                        Meeting.patches(
+                        OverlapRepair.patches(
                                 work.geometry(),
                                 layer,
                                 Set.of(net),

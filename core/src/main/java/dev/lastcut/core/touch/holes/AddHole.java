@@ -62,7 +62,7 @@ public record AddHole(Pt at, double diameter, boolean plated, double pad, double
                 "Adds the hole"
                         + (pad > 0 ? " with its pad" : "")
                         + added.gaveWay
-                        + Beneath.said(added.told),
+                        + DrillObstacles.said(added.told),
                 List.of(at));
     }
 
@@ -86,7 +86,7 @@ public record AddHole(Pt at, double diameter, boolean plated, double pad, double
         // The nets have other numbers on the board whose areas gave way.
         Work cleared = work.on(cut);
         Set<Integer> own = meant.isEmpty() ? Set.of() : cleared.netsAt(at);
-        List<String> told = Beneath.look(cleared, room, -1, own, keep);
+        List<String> told = DrillObstacles.look(cleared, room, -1, own, keep);
         Board board = cut;
         if (pad > 0) {
             ObjectAttributes says =

@@ -70,7 +70,7 @@ public record MountingHoles(double diameter, double inset, double keepOut) imple
                 now = now.on(one.board());
                 done.add(corner);
                 if (!one.told().isEmpty()) {
-                    told.add(Work.place(corner) + " " + Beneath.through(one.told()));
+                    told.add(Work.place(corner) + " " + DrillObstacles.through(one.told()));
                 }
             } catch (NotDone e1) {
                 left.add(corner);

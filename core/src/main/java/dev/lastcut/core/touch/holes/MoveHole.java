@@ -59,7 +59,8 @@ public record MoveHole(Pt at, Pt to) implements Touch {
         // Held against what lies there before its pads come along: they would be of one net with
         // it.
         Work cleared = work.on(cut);
-        List<String> told = Beneath.look(cleared, room, index, cleared.netsOfHole(index), keep);
+        List<String> told =
+                DrillObstacles.look(cleared, room, index, cleared.netsOfHole(index), keep);
         List<Hole> holes = new ArrayList<>(cut.holes());
         holes.set(index, moved);
         Board made = carried(cut, hole.middle(), by).withHoles(holes);
@@ -70,7 +71,7 @@ public record MoveHole(Pt at, Pt to) implements Touch {
                         + HoleAt.mm(hole.diameter())
                         + " hole by "
                         + Length.text(hole.middle().distance(to))
-                        + Beneath.said(told),
+                        + DrillObstacles.said(told),
                 List.of(to));
     }
 

@@ -41,7 +41,7 @@ public record ResizeHole(Pt at, double diameter) implements Touch {
         List<String> told = List.of();
         if (resized.diameter() > hole.diameter()) {
             double keep = hole.plated() ? work.room().clearance() : work.room().hole();
-            told = Beneath.look(work, resized, index, work.netsOfHole(index), keep);
+            told = DrillObstacles.look(work, resized, index, work.netsOfHole(index), keep);
         }
         return new Change(
                 work.board().withHoles(HoleAt.changed(work, index, resized)),
@@ -49,7 +49,7 @@ public record ResizeHole(Pt at, double diameter) implements Touch {
                         + HoleAt.mm(hole.diameter())
                         + " to "
                         + HoleAt.mm(diameter)
-                        + Beneath.said(told),
+                        + DrillObstacles.said(told),
                 List.of(hole.middle()));
     }
 }

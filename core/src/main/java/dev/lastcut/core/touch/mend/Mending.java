@@ -9,8 +9,8 @@ import dev.lastcut.core.geometry.Geo;
 import dev.lastcut.core.geometry.Length;
 import dev.lastcut.core.geometry.Pt;
 import dev.lastcut.core.touch.Net;
-import dev.lastcut.core.touch.Room;
 import dev.lastcut.core.touch.Touch;
+import dev.lastcut.core.touch.TouchClearances;
 import dev.lastcut.core.touch.copper.CoveredTracks;
 import dev.lastcut.core.touch.copper.KeepAway;
 import dev.lastcut.core.touch.copper.OutlineOff;
@@ -39,12 +39,12 @@ public final class Mending {
     private static final double USUAL_OPENING_NM = 50_000;
 
     private final BoardGeometry geometry;
-    private final Room room;
+    private final TouchClearances room;
 
     /**
      * @param geometry the board that was checked
      */
-    public Mending(BoardGeometry geometry, Room room) {
+    public Mending(BoardGeometry geometry, TouchClearances room) {
         this.geometry = geometry;
         this.room = room;
     }

@@ -58,21 +58,48 @@ public record Source(String path, String given) {
             }
             content = file.get();
         }
+        return of(words(), content);
+    }
+
+    /**
+     * @throws NotDone when nothing can be read of a drawing's bytes
+     */
+    public static Drawing of(String name, byte[] content) throws NotDone {
+        return checked(
+                name,
+                isSvg(content)
+                        ? SvgReader.read(name, content, Optional.empty())
+                        : DxfReader.read(name, content, Optional.empty()));
+    }
+
+    /**
+     * All layers of a drawing, not those of an edge alone.
+     *
+     * @throws NotDone when nothing can be read of its bytes
+     */
+    public static Drawing allLayers(String name, byte[] content) throws NotDone {
+        return checked(
+                name,
+                isSvg(content)
+                        ? SvgReader.read(name, content, Optional.empty())
+                        : DxfReader.allLayers(name, content));
+    }
+
+    private static boolean isSvg(byte[] content) {
         String start =
                 new String(content, 0, Math.min(content.length, 2000), StandardCharsets.UTF_8)
                         .toLowerCase(Locale.ROOT);
-        boolean svg = start.contains("<svg") || start.stripLeading().startsWith("<");
-        Drawing d =
-                svg
-                        ? SvgReader.read(words(), content, Optional.empty())
-                        : DxfReader.read(words(), content, Optional.empty());
+        return start.contains("<svg") || start.stripLeading().startsWith("<");
+    }
+
+    private static Drawing checked(String name, Drawing d) throws NotDone {
         if (!d.looksLikeDrawing() || d.segments().isEmpty()) {
-            throw new NotDone("Nothing can be read of the drawing " + words());
+            throw new NotDone("Nothing can be read of the drawing " + name);
         }
         if (d.segments().size() > MOST_SEGMENTS) {
             throw new NotDone(
                     "The drawing "
-                            + words()
+                            + name
                             + " has "
                             + d.segments().size()
                             + " pieces; at most 50,000 can be worked with. Draw it simpler");

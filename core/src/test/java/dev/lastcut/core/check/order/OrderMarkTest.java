@@ -12,6 +12,7 @@ import dev.lastcut.core.capability.Order;
 import dev.lastcut.core.capability.OrderMark;
 import dev.lastcut.core.capability.OrderOption;
 import dev.lastcut.core.check.CheckContext;
+import dev.lastcut.core.check.CheckTarget;
 import dev.lastcut.core.check.Finding;
 import dev.lastcut.core.check.run.CheckRunner;
 import dev.lastcut.core.connectivity.BoardGeometry;
@@ -60,8 +61,7 @@ class OrderMarkTest {
 
     private static List<String> said(String value, Optional<OrderMark> mark) {
         Order order = Order.USUAL.with(OrderOption.ORDER_MARK, value).marked(mark);
-        CheckContext.Against against =
-                new CheckContext.Against(offers(), Headroom.NONE, order, List.of());
+        CheckTarget against = new CheckTarget(offers(), Headroom.NONE, order, List.of());
         return CheckRunner.run(new CheckContext(new BoardGeometry(board()), against))
                 .findings()
                 .stream()

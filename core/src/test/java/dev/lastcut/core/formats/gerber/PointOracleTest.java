@@ -32,7 +32,13 @@ class PointOracleTest {
     /** A piece of Gerber text and what it means, before any transform. */
     private record Shape(BiPredicate<Double, Double> covers) {}
 
-    private final StringBuilder text = new StringBuilder("%FSLAX46Y46*%\n%MOMM*%\n");
+    /** The aperture that draws strokes, beside those that are flashed. */
+    private static final int ROUND = 90;
+
+    private static final double ROUND_MM = 0.4;
+
+    private final StringBuilder text =
+            new StringBuilder(f("%%FSLAX46Y46*%%\n%%MOMM*%%\n%%ADD%dC,%s*%%\n", ROUND, ROUND_MM));
     private final List<Shape> apertures = new ArrayList<>();
     private Random r = new Random(0);
 
@@ -161,19 +167,98 @@ class PointOracleTest {
             text.append(f("%%LM%s*%%\n%%LR%s*%%\n%%LS%s*%%\n", mirror, turn, scale));
             double x = size(-6, 6);
             double y = size(-6, 6);
-            int tool = r.nextInt(apertures.size());
-            text.append(f("D%d*\n", 10 + tool));
-            place(x, y, "D03");
-            Shape shape = apertures.get(tool);
-            inks.add(
-                    (px, py) -> {
-                        double[] p = turned((px - x) / scale, (py - y) / scale, -turn);
-                        double mx = mirror.contains("X") ? -p[0] : p[0];
-                        double my = mirror.contains("Y") ? -p[1] : p[1];
-                        return shape.covers.test(mx, my) ? (dark ? 1 : 0) : -1;
-                    });
+            Ink covers =
+                    switch (r.nextInt(4)) {
+                        case 0 -> stroke(x, y, scale);
+                        case 1 -> region(x, y);
+                        default -> flash(x, y, mirror, turn, scale);
+                    };
+            inks.add((px, py) -> covers.at(px, py) == 1 ? (dark ? 1 : 0) : -1);
         }
         text.append("%LPD*%\n%LMN*%\n%LR0*%\n%LS1*%\n");
+    }
+
+    private Ink flash(double x, double y, String mirror, double turn, double scale) {
+        int tool = r.nextInt(apertures.size());
+        text.append(f("D%d*\n", 10 + tool));
+        place(x, y, "D03");
+        Shape shape = apertures.get(tool);
+        return (px, py) -> {
+            double[] p = turned((px - x) / scale, (py - y) / scale, -turn);
+            double mx = mirror.contains("X") ? -p[0] : p[0];
+            double my = mirror.contains("Y") ? -p[1] : p[1];
+            return shape.covers.test(mx, my) ? 1 : -1;
+        };
+    }
+
+    /** A line or an arc with round ends; of the transforms only the scale says something of it. */
+    private Ink stroke(double x, double y, double scale) {
+        text.append(f("D%d*\n", ROUND));
+        place(x, y, "D02");
+        double reach = ROUND_MM / 2 * scale;
+        if (r.nextBoolean()) {
+            double x1 = size(-6, 6);
+            double y1 = size(-6, 6);
+            text.append("G01*\n");
+            place(x1, y1, "D01");
+            return (px, py) -> fromLine(px, py, x, y, x1, y1) <= reach ? 1 : -1;
+        }
+        double radius = size(1, 3);
+        double from = r.nextInt(360);
+        double sweep = 20 + r.nextInt(300);
+        boolean counter = r.nextBoolean();
+        double cx = x - radius * Math.cos(Math.toRadians(from));
+        double cy = y - radius * Math.sin(Math.toRadians(from));
+        double end = Math.toRadians(from + (counter ? sweep : -sweep));
+        double x1 = cx + radius * Math.cos(end);
+        double y1 = cy + radius * Math.sin(end);
+        text.append(f("G75*\nG0%d*\n", counter ? 3 : 2));
+        text.append(
+                f(
+                        "X%dY%dI%dJ%dD01*\nG01*\n",
+                        Math.round(x1 * 1e6),
+                        Math.round(y1 * 1e6),
+                        Math.round((cx - x) * 1e6),
+                        Math.round((cy - y) * 1e6)));
+        return (px, py) -> {
+            double angle = Math.toDegrees(Math.atan2(py - cy, px - cx)) - from;
+            double along = ((counter ? angle : -angle) % 360 + 360) % 360;
+            double off =
+                    along <= sweep
+                            ? Math.abs(Math.hypot(px - cx, py - cy) - radius)
+                            : Math.min(Math.hypot(px - x, py - y), Math.hypot(px - x1, py - y1));
+            return off <= reach ? 1 : -1;
+        };
+    }
+
+    private static double fromLine(
+            double px, double py, double x0, double y0, double x1, double y1) {
+        double length = Math.hypot(x1 - x0, y1 - y0);
+        if (length == 0) {
+            return Math.hypot(px - x0, py - y0);
+        }
+        double t = ((px - x0) * (x1 - x0) + (py - y0) * (y1 - y0)) / (length * length);
+        double at = Math.max(0, Math.min(1, t));
+        return Math.hypot(px - x0 - at * (x1 - x0), py - y0 - at * (y1 - y0));
+    }
+
+    /** A filled half disc above or below a chord: a contour of a line and an arc. */
+    private Ink region(double x, double y) {
+        double radius = size(0.5, 2);
+        boolean counter = r.nextBoolean();
+        text.append("G36*\n");
+        place(x + radius, y, "D02");
+        text.append(f("G75*\nG0%d*\n", counter ? 3 : 2));
+        text.append(
+                f(
+                        "X%dY%dI%dJ0D01*\nG01*\n",
+                        Math.round((x - radius) * 1e6),
+                        Math.round(y * 1e6),
+                        -Math.round(radius * 1e6)));
+        place(x + radius, y, "D01");
+        text.append("G37*\n");
+        return (px, py) ->
+                Math.hypot(px - x, py - y) <= radius && (counter ? py >= y : py <= y) ? 1 : -1;
     }
 
     private void place(double x, double y, String operation) {

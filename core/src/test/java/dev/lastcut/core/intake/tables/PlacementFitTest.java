@@ -228,8 +228,8 @@ class PlacementFitTest {
     @Test
     void fewPartsProveNothing() {
         PlacementFit fit = new PlacementFit(new NamedPads(pads));
-        assertThat(fit.fit(right.subList(0, Ground.FEWEST), false)).isPresent();
-        assertThat(fit.fit(right.subList(0, Ground.FEWEST - 1), false)).isEmpty();
+        assertThat(fit.fit(right.subList(0, PlacementReference.FEWEST), false)).isPresent();
+        assertThat(fit.fit(right.subList(0, PlacementReference.FEWEST - 1), false)).isEmpty();
     }
 
     /** One bottom part lies well with some origin always: only with the top's is it no chance. */

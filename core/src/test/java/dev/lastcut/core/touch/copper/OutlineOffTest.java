@@ -14,8 +14,8 @@ import dev.lastcut.core.check.run.CheckRunner;
 import dev.lastcut.core.connectivity.BoardGeometry;
 import dev.lastcut.core.geometry.Geo;
 import dev.lastcut.core.touch.Drawings;
-import dev.lastcut.core.touch.Room;
 import dev.lastcut.core.touch.Step;
+import dev.lastcut.core.touch.TouchClearances;
 import dev.lastcut.core.touch.Touched;
 import dev.lastcut.core.touch.Touches;
 import dev.lastcut.core.touch.mend.Mending;
@@ -73,11 +73,14 @@ class OutlineOffTest {
                         .filter(x -> x.rule().equals("outline-on-copper"))
                         .findFirst()
                         .orElseThrow();
-        Mending.Offer offer = new Mending(before, Room.USUAL).offer(f).orElseThrow();
+        Mending.Offer offer = new Mending(before, TouchClearances.USUAL).offer(f).orElseThrow();
         assertThat(offer.touch()).isEqualTo(new OutlineOff());
         Touched t =
                 Touches.on(
-                        before, List.of(new Step(offer.touch(), true)), Room.USUAL, Drawings.NONE);
+                        before,
+                        List.of(new Step(offer.touch(), true)),
+                        TouchClearances.USUAL,
+                        Drawings.NONE);
         assertThat(t.outcomes().get(0).done()).isTrue();
         assertThat(t.outcomes().get(0).why()).contains("4 lines").contains("140.000 mm");
         BoardGeometry as = new BoardGeometry(plain().board());

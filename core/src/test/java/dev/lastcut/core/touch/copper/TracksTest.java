@@ -12,9 +12,9 @@ import dev.lastcut.core.geometry.Geo;
 import dev.lastcut.core.geometry.Pt;
 import dev.lastcut.core.touch.Drawings;
 import dev.lastcut.core.touch.Net;
-import dev.lastcut.core.touch.Room;
 import dev.lastcut.core.touch.Step;
 import dev.lastcut.core.touch.Touch;
+import dev.lastcut.core.touch.TouchClearances;
 import dev.lastcut.core.touch.Touched;
 import dev.lastcut.core.touch.Touches;
 import java.util.List;
@@ -33,7 +33,7 @@ class TracksTest {
                 Touches.on(
                         new BoardGeometry(b.board()),
                         List.of(new Step(t, true)),
-                        Room.USUAL,
+                        TouchClearances.USUAL,
                         Drawings.NONE);
         assertThat(touched.outcomes().get(0).done()).as(touched.outcomes().get(0).why()).isTrue();
         return touched;

@@ -14,8 +14,8 @@ import dev.lastcut.core.check.Finding;
 import dev.lastcut.core.check.run.CheckRunner;
 import dev.lastcut.core.connectivity.BoardGeometry;
 import dev.lastcut.core.touch.Drawings;
-import dev.lastcut.core.touch.Room;
 import dev.lastcut.core.touch.Step;
+import dev.lastcut.core.touch.TouchClearances;
 import dev.lastcut.core.touch.Touched;
 import dev.lastcut.core.touch.Touches;
 import java.util.List;
@@ -121,7 +121,8 @@ class MendingTest {
         BoardGeometry g = new BoardGeometry(board.board());
         List<Finding> found = findings(g, rule);
         assertThat(found).as("planted").isNotEmpty();
-        Room room = Room.of(Optional.of(HOUSE), Headroom.NONE, Order.USUAL, 1);
+        TouchClearances room =
+                TouchClearances.of(Optional.of(HOUSE), Headroom.NONE, Order.USUAL, 1);
         Mending.Plan plan = new Mending(g, room).plan(found);
         assertThat(plan.left()).isEmpty();
         assertThat(plan.offers()).hasSize(1);
@@ -142,7 +143,7 @@ class MendingTest {
         TestBoards b = plain().line(0.3, 5, 5, 20, 5).line(0.3, 5, 5.4, 20, 5.4);
         BoardGeometry g = new BoardGeometry(b.board());
         List<Finding> found = findings(g, "clearance");
-        Mending.Plan plan = new Mending(g, Room.USUAL).plan(found);
+        Mending.Plan plan = new Mending(g, TouchClearances.USUAL).plan(found);
         assertThat(plan.offers()).isEmpty();
         assertThat(plan.left()).hasSize(1);
         assertThat(plan.left().get(0).why()).contains("tracks or pads");
@@ -151,11 +152,13 @@ class MendingTest {
     /** The distances of the shop, its headroom with them; usual ones where it states none. */
     @Test
     void roomIsWhatTheShopAsksWithHeadroom() {
-        Room room = Room.of(Optional.of(HOUSE), Headroom.ofPercent(10), Order.USUAL, 2);
+        TouchClearances room =
+                TouchClearances.of(Optional.of(HOUSE), Headroom.ofPercent(10), Order.USUAL, 2);
         assertThat(room.clearance()).isEqualTo(220_000);
         assertThat(room.edge()).isEqualTo(440_000);
         assertThat(room.neck()).isEqualTo(220_000);
-        assertThat(room.web()).isEqualTo(Room.USUAL.web() * 1.1);
-        assertThat(Room.of(Optional.empty(), Headroom.NONE, Order.USUAL, 2)).isEqualTo(Room.USUAL);
+        assertThat(room.web()).isEqualTo(TouchClearances.USUAL.web() * 1.1);
+        assertThat(TouchClearances.of(Optional.empty(), Headroom.NONE, Order.USUAL, 2))
+                .isEqualTo(TouchClearances.USUAL);
     }
 }
