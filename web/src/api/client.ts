@@ -66,10 +66,15 @@ export type Quote = Schemas['QuoteJson'];
 export type Review = Job['reviews'][number];
 export type Parcel = Schemas['ParcelView'];
 export type Verified = Schemas['VerifiedView'];
-/** The quote is null where the desk could not work one out. */
-export type DeskReading = Omit<Schemas['DeskReading'], 'quote'> & {
+/** The quote is null where the desk could not work one out, the parts where it fits none. */
+export type DeskReading = Omit<Schemas['DeskReading'], 'quote' | 'parts'> & {
   quote: Schemas['QuoteJson'] | null;
+  parts: DeskParts | null;
 };
+export type DeskLine = Schemas['DeskLine'];
+/** The turn is null where a package has no pin 1 in a corner. */
+export type DeskPlaced = Omit<Schemas['DeskPlaced'], 'turnDeg'> & { turnDeg: number | null };
+export type DeskParts = Omit<Schemas['DeskParts'], 'placed'> & { placed: DeskPlaced[] };
 export type DeskOrder = Schemas['DeskOrder'];
 /** What the desk read and said is null before it did. */
 export type DeskOrderView = Omit<Schemas['DeskOrderView'], 'reading' | 'said'> & {

@@ -6,11 +6,15 @@ import { Toggle } from '../ui/Button';
 export function DeskPictures({ order }: { order: DeskOrderView }) {
   const boards = order.reading?.boards ?? [];
   const [name, setName] = useState('');
+  const [bare, setBare] = useState(false);
   const board = boards.find((b) => b.name === name) ?? boards[boards.length - 1];
   if (!board) {
     return null;
   }
   const wide = board.widthMm >= board.heightMm;
+  // A reading from before there were such pictures has none.
+  const fitted: string[] = (board.fitted as string[] | null) ?? [];
+  const pictures = fitted.length > 0 && !bare ? fitted : board.pictures;
   return (
     <section aria-label="As the desk read it" className="flex h-full flex-col p-4">
       <header className="mb-2 flex items-baseline gap-3">
@@ -28,9 +32,20 @@ export function DeskPictures({ order }: { order: DeskOrderView }) {
               </Toggle>
             ))
           : null}
+        {fitted.length > 0 ? (
+          <Toggle on={!bare} onClick={() => setBare(!bare)}>
+            With parts
+          </Toggle>
+        ) : null}
       </header>
+      {pictures === fitted ? (
+        <p className="text-faint mb-1">
+          The dot is pin 1 as the desk takes it from the tables. A red part lies turned: its pin 1
+          on the board is at the ring.
+        </p>
+      ) : null}
       <div className={`flex min-h-0 grow gap-4 ${wide ? 'flex-col' : ''}`}>
-        {board.pictures.map((p) => (
+        {pictures.map((p) => (
           <figure key={p} className="flex min-h-0 min-w-0 flex-1 flex-col items-center">
             <img
               src={api.deskPicture(order.id, p)}

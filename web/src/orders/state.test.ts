@@ -23,6 +23,7 @@ const order = (state: string, more: Partial<DeskOrderView> = {}): DeskOrderView 
   begun: '',
   heard: '',
   fault: '',
+  differences: [],
   reading: null,
   said: null,
   ...more,

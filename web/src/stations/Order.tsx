@@ -3,6 +3,8 @@ import { useState } from 'react';
 import { api, type DeskOrderView, type Job, type TaskState } from '../api/client';
 import { useWork, type Work } from '../api/tasks';
 import { PlaceForm } from '../orders/PlaceForm';
+import { Correction } from '../orders/Correction';
+import { PartsAsRead } from '../orders/PartsAsRead';
 import { EngineersQuestions, Progress } from '../orders/Progress';
 import { AsRead, Quoted } from '../orders/Quoted';
 import { canWithdraw } from '../orders/state';
@@ -34,6 +36,7 @@ export function Order({ job, orders }: { job: Job; orders: readonly DeskOrderVie
   const cut = wanted || newest;
   const open = orders?.find((o) => ['sending', 'read', 'placing'].includes(o.state));
   const rest = orders?.filter((o) => o !== open) ?? [];
+  const atDesk = open?.state === 'read' ? open.cut : 0;
   const ordered = rest.some(
     (o) => o.cut === cut && o.state === 'placed' && o.said?.state !== 'withdrawn',
   );
@@ -85,6 +88,15 @@ export function Order({ job, orders }: { job: Job; orders: readonly DeskOrderVie
         </div>
       ) : null}
       {newest > 0 && !open && !ordered ? send : null}
+      {cuts.data?.[0] && atDesk > 0 ? (
+        <Correction
+          job={job}
+          desk={atDesk}
+          newest={cuts.data[0]}
+          busy={work.state !== null}
+          onSend={(n) => run(() => api.sendCut(job.id, n))}
+        />
+      ) : null}
       {open ? <Open job={job} order={open} work={work} run={run} again={again} /> : null}
       <WorkingUnlessSaid work={work} said={open?.fault ?? ''} />
       {rest.length > 0 ? (
@@ -149,6 +161,7 @@ function Open({
         </div>
       ) : null}
       {order.reading ? <Quoted reading={order.reading} /> : null}
+      <PartsAsRead job={job} order={order} />
       {order.state === 'read' && order.reading ? (
         <PlaceForm
           reading={order.reading}

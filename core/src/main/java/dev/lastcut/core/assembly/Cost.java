@@ -108,35 +108,26 @@ public record Cost(String currency, int boards, List<Item> items, List<PartsList
     }
 
     /** What holds for every kind of an order. */
-    record Terms(String currency, int boards, double attritionPercent, double loadingFee) {
+    record Terms(String currency, int boards, Assembly.Fees fees) {
         static Optional<Assembly.Fees> fees(CapabilitySheet sheet, boolean fitted) {
             return sheet.assembly().filter(a -> fitted).map(Assembly::fees);
         }
 
         static Terms of(CapabilitySheet sheet, int boards, boolean fitted) {
-            Optional<Assembly.Fees> fees = fees(sheet, fitted);
             return new Terms(
                     sheet.price().currency(),
                     boards,
-                    fees.map(Assembly.Fees::attritionPercent).orElse(0.0),
-                    fees.map(Assembly.Fees::loading).orElse(0.0));
-        }
-
-        /** How many are bought: those fitted on all boards, and those lost in feeding. */
-        long pieces(int perBoard) {
-            // Less a billionth, so that a rounding of doubles does not buy one more.
-            return (long)
-                    Math.ceil(perBoard * (double) boards * (1 + attritionPercent / 100) - 1e-9);
+                    fees(sheet, fitted).orElse(Assembly.Fees.NONE));
         }
 
         Optional<Supply.Purchase> buy(Supply supply, int perBoard) {
             return supply.currency().equals(currency)
-                    ? supply.buy(pieces(perBoard))
+                    ? supply.buy(fees.pieces(perBoard, boards))
                     : Optional.empty();
         }
 
         double loading(Supply supply) {
-            return supply.lineStock() ? 0 : loadingFee;
+            return supply.lineStock() ? 0 : fees.loading();
         }
 
         /** One kind with its loading; empty when it has no price. */

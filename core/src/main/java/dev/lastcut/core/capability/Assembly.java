@@ -212,6 +212,9 @@ public record Assembly(
      * @param attritionPercent parts lost in feeding, that must be bought too
      */
     public record Fees(double setup, double perPart, double loading, double attritionPercent) {
+        /** Of a shop that fits no parts. */
+        public static final Fees NONE = new Fees(0, 0, 0, 0);
+
         public Fees {
             if (!(setup >= 0) || !(perPart >= 0) || !(loading >= 0)) {
                 throw new IllegalArgumentException("fees of assembly are from 0");
@@ -219,6 +222,13 @@ public record Assembly(
             if (!(attritionPercent >= 0 && attritionPercent <= 100)) {
                 throw new IllegalArgumentException("assembly.attrition_percent is from 0 to 100");
             }
+        }
+
+        /** How many of a kind an order needs: those fitted on all boards, and those lost. */
+        public long pieces(int perBoard, int boards) {
+            // Less a billionth, so that a rounding of doubles does not buy one more.
+            return (long)
+                    Math.ceil(perBoard * (double) boards * (1 + attritionPercent / 100) - 1e-9);
         }
     }
 

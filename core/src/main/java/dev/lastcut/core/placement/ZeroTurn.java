@@ -1,5 +1,6 @@
 package dev.lastcut.core.placement;
 
+import dev.lastcut.core.board.Side;
 import dev.lastcut.core.capability.Assembly.ZeroOrientation;
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -22,8 +23,9 @@ public final class ZeroTurn {
     }
 
     /**
-     * What must be added to the rotations of a package, 0 to 360; empty for packages of which the
-     * levels say nothing: those without rows of pins and a pin 1 in a corner.
+     * What must be added to the rotations of a package, 0 to 360 as seen from its own side; empty
+     * for packages of which the levels say nothing: those without rows of pins and a pin 1 in a
+     * corner.
      */
     public static OptionalDouble to(ZeroOrientation level, UnrotatedPins t) {
         Optional<Integer> corner = t.corner();
@@ -34,5 +36,17 @@ public final class ZeroTurn {
         // A part whose pin 1 must lie a quarter further on at 0° is turned a quarter less.
         int quarters = Math.floorMod(corner.get() - wanted, 4);
         return OptionalDouble.of(90.0 * quarters);
+    }
+
+    /**
+     * The same as the placement counts it, counter-clockwise from the top: what is seen from below
+     * turns the other way.
+     */
+    public static OptionalDouble added(ZeroOrientation level, UnrotatedPins t) {
+        OptionalDouble turn = to(level, t);
+        boolean below = t.part().placed().filter(p -> p.side() == Side.BOTTOM).isPresent();
+        return turn.isPresent() && below
+                ? OptionalDouble.of((360 - turn.getAsDouble()) % 360)
+                : turn;
     }
 }

@@ -1,6 +1,7 @@
 package dev.lastcut.server.api;
 
 import dev.lastcut.server.jobs.JobService;
+import dev.lastcut.server.orders.DeskDifference;
 import dev.lastcut.server.orders.DeskOrder;
 import dev.lastcut.server.orders.DeskReading;
 import dev.lastcut.server.orders.Following;
@@ -45,6 +46,7 @@ class DeskController {
      * @param heard when the desk said something last; empty before it did
      * @param fault what went wrong last, or is worth knowing, in a sentence
      * @param reading what the desk read; null before it did
+     * @param differences parts that the desk would fit otherwise than the cut means
      * @param said the order as the desk has it; null before it has it
      */
     record DeskOrderView(
@@ -57,6 +59,7 @@ class DeskController {
             String heard,
             String fault,
             DeskReading reading,
+            List<DeskDifference> differences,
             DeskOrder said) {
         static DeskOrderView of(Row r) {
             return new DeskOrderView(
@@ -69,6 +72,7 @@ class DeskController {
                     r.heard().orElse(""),
                     r.fault(),
                     OrderService.reading(r).orElse(null),
+                    OrderService.differences(r),
                     OrderService.said(r).orElse(null));
         }
     }

@@ -138,7 +138,10 @@ final class PlacementViews {
         OptionalDouble proposed =
                 sheet.flatMap(CapabilitySheet::assembly)
                         .flatMap(Assembly::zeroOrientation)
-                        .map(z -> first.map(t -> ZeroTurn.to(z, t)).orElse(OptionalDouble.empty()))
+                        .map(
+                                z ->
+                                        first.map(t -> ZeroTurn.added(z, t))
+                                                .orElse(OptionalDouble.empty()))
                         .orElse(OptionalDouble.empty());
         return new PlacementView.PlacedKindView(
                 g.footprint,
@@ -146,7 +149,7 @@ final class PlacementViews {
                 g.side.word(),
                 first.flatMap(ZeroTurn::pinOne).orElse(""),
                 turn,
-                proposed.isPresent() ? seen(g.side, proposed.getAsDouble()) : null,
+                proposed.isPresent() ? proposed.getAsDouble() : null,
                 looked(g, members),
                 plan.byHand().packages().contains(g.footprint)
                         || plan.byHand().packages().contains(name),
@@ -184,11 +187,6 @@ final class PlacementViews {
                 Designators.fold(assumed),
                 plan.polarity().get(first.standsOn()),
                 names.isEmpty() ? List.of("1", "2") : names);
-    }
-
-    /** What is seen from below turns the other way. */
-    private static double seen(Side side, double turn) {
-        return side == Side.BOTTOM ? (360 - turn) % 360 : turn;
     }
 
     private Optional<UnrotatedPins> back(Part p) {

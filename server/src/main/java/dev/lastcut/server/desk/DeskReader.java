@@ -1,9 +1,15 @@
 package dev.lastcut.server.desk;
 
+import dev.lastcut.core.assembly.Part;
+import dev.lastcut.core.assembly.PartsList;
+import dev.lastcut.core.assembly.Population;
+import dev.lastcut.core.assembly.Variants;
 import dev.lastcut.core.board.Board;
 import dev.lastcut.core.board.Hole;
+import dev.lastcut.core.board.Mounting;
 import dev.lastcut.core.board.Side;
 import dev.lastcut.core.board.SourceFile;
+import dev.lastcut.core.capability.Assembly;
 import dev.lastcut.core.capability.CapabilitySheet;
 import dev.lastcut.core.capability.Order;
 import dev.lastcut.core.capability.OrderOption;
@@ -12,6 +18,7 @@ import dev.lastcut.core.check.Finding;
 import dev.lastcut.core.connectivity.BoardGeometry;
 import dev.lastcut.core.cut.Manifest;
 import dev.lastcut.core.cut.Verification;
+import dev.lastcut.core.cut.Verification.Fault;
 import dev.lastcut.core.geometry.Length;
 import dev.lastcut.core.intake.Intake;
 import dev.lastcut.core.intake.Pack;
@@ -24,7 +31,9 @@ import dev.lastcut.core.panel.PanelPlan;
 import dev.lastcut.core.quote.JobQuote;
 import dev.lastcut.core.ticket.Ticket;
 import dev.lastcut.core.ticket.TicketDependencies;
+import dev.lastcut.server.counter.HouseShelf;
 import dev.lastcut.server.orders.DeskOrder.DeskQuestion;
+import dev.lastcut.server.orders.DeskParts;
 import dev.lastcut.server.orders.DeskReading;
 import dev.lastcut.server.orders.DeskReading.DeskBoard;
 import dev.lastcut.server.orders.DeskReading.DeskFile;
@@ -39,6 +48,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Collectors;
 import org.locationtech.jts.geom.Envelope;
 
@@ -51,14 +61,36 @@ final class DeskReader {
     private static final String TICKET = "ticket.json";
 
     private final SheetLibrary shops = new SheetLibrary();
+    private final HouseShelf shelf = new HouseShelf();
 
     /** What was read, and what else is kept of it. */
     record Read(DeskReading reading, List<DeskQuestion> questions, Map<String, byte[]> pictures) {}
 
     Read read(byte[] zip) {
+        return read(zip, Optional.empty());
+    }
+
+    /**
+     * @param before a whole upload that this one adds to
+     */
+    Read read(byte[] zip, Optional<byte[]> before) {
         String sha256 = Manifest.sha256(zip);
         try {
-            return read(sha256, zip);
+            if (before.isEmpty()) {
+                return read(sha256, zip, "");
+            }
+            Optional<Fault> broken =
+                    Verification.of(zip).faults().stream()
+                            .filter(f -> f.kind() == Verification.Kind.CUT_OFF)
+                            .findFirst();
+            if (broken.isPresent()) {
+                return refused(sha256, zip, broken.get().says());
+            }
+            byte[] whole = PartialUpload.whole(before.get(), zip);
+            String came =
+                    PartialUpload.count(zip)
+                            + " files arrived, the others are those of the upload before. ";
+            return read(sha256, whole, came);
         } catch (UnusablePackException | SheetJson.BadSheetException | BadTicketException e) {
             return refused(sha256, zip, e.getMessage());
         }
@@ -71,10 +103,10 @@ final class DeskReader {
                 Map.of());
     }
 
-    private Read read(String sha256, byte[] zip)
+    private Read read(String sha256, byte[] zip, String came)
             throws UnusablePackException, SheetJson.BadSheetException, BadTicketException {
         Verification held = Verification.of(zip);
-        Optional<Verification.Fault> fault =
+        Optional<Fault> fault =
                 held.faults().stream()
                         .filter(f -> f.kind() != Verification.Kind.MANIFEST)
                         .findFirst();
@@ -100,7 +132,9 @@ final class DeskReader {
         }
         Ticket ticket = files.containsKey(TICKET) ? Tickets.parse(files.get(TICKET)) : Ticket.BLANK;
         return new One(sha256, zip, shop.get(), ticket)
-                .read(files, held.isWhole() ? checked(held) : "It has no manifest to go by.");
+                .read(
+                        files,
+                        came + (held.isWhole() ? checked(held) : "It has no manifest to go by."));
     }
 
     private static String checked(Verification held) {
@@ -139,7 +173,7 @@ final class DeskReader {
     }
 
     /** One upload that is being read. */
-    private static final class One {
+    private final class One {
         private final String sha256;
         private final byte[] zip;
         private final CapabilitySheet shop;
@@ -185,8 +219,8 @@ final class DeskReader {
                                     (done, of, title) -> {},
                                     () -> false)
                             .findings();
-            List<DeskQuestion> questions =
-                    Engineer.questions(findings, !shop.fittedSides(ticket.order()).isEmpty());
+            DeskParts parts = parts(board).orElse(null);
+            List<DeskQuestion> questions = Engineer.questions(findings, parts);
             QuoteJson quote =
                     board.boardArea().isEmpty()
                             ? null
@@ -205,9 +239,58 @@ final class DeskReader {
                             boards,
                             findings.stream().map(One::finding).toList(),
                             quote,
+                            parts,
                             questions.size()),
                     questions,
                     pictures);
+        }
+
+        /** What a house that fits parts makes of the tables. */
+        private Optional<DeskParts> parts(BoardGeometry board) {
+            Set<Side> sides = shop.fittedSides(ticket.order());
+            if (sides.isEmpty() || shop.assembly().isEmpty()) {
+                return Optional.empty();
+            }
+            Assembly assembly = shop.assembly().get();
+            boolean leaded = assembly.line().fits().contains(Mounting.LEADED);
+            Map<Boolean, List<HouseView.Fitted>> fits =
+                    new HouseView(board, assembly)
+                            .parts().stream()
+                                    .collect(
+                                            Collectors.partitioningBy(
+                                                    p ->
+                                                            sides.contains(p.body().side())
+                                                                    && (leaded
+                                                                            || !p.body()
+                                                                                    .throughHole())));
+            List<HouseView.Fitted> there = fits.get(true);
+            Set<String> elsewhere =
+                    fits.get(false).stream()
+                            .map(p -> p.placed().designator())
+                            .collect(Collectors.toSet());
+            List<String> names = new ArrayList<>();
+            for (Side side : sides) {
+                if (!board.boardArea().isEmpty()) {
+                    String name = "parts-" + side.word();
+                    pictures.put(name, picture(board, side, there));
+                    names.add(name);
+                }
+            }
+            boards.set(0, boards.get(0).fitted(names));
+            ListMatch match = new ListMatch(shelf, assembly.fees(), ticket.order().quantity());
+            List<Part> listed =
+                    Population.of(board.board(), Variants.NONE).stream()
+                            .filter(p -> p.listed() && !elsewhere.contains(p.designator()))
+                            .toList();
+            return Optional.of(
+                    new DeskParts(
+                            assembly.zeroOrientation().map(One::words).orElse(""),
+                            PartsList.kinds(listed).stream().map(match::line).toList(),
+                            there.stream().map(HouseView.Fitted::placed).toList()));
+        }
+
+        private static String words(Assembly.ZeroOrientation zero) {
+            return zero == Assembly.ZeroOrientation.A ? "lower left" : "upper left";
         }
 
         private static DeskFinding finding(Finding f) {
@@ -242,13 +325,7 @@ final class DeskReader {
             for (Side side : Side.values()) {
                 if (!geometry.boardArea().isEmpty()) {
                     String picture = name + "-" + side.word();
-                    pictures.put(
-                            picture,
-                            FacePicture.png(
-                                    geometry,
-                                    side,
-                                    value(OrderOption.MASK_COLOUR),
-                                    value(OrderOption.SILK_COLOUR)));
+                    pictures.put(picture, picture(geometry, side, List.of()));
                     names.add(picture);
                 }
             }
@@ -262,8 +339,18 @@ final class DeskReader {
                             read.copper().size(),
                             plated,
                             read.holes().size() - plated,
-                            names));
+                            names,
+                            List.of()));
             return geometry;
+        }
+
+        private byte[] picture(BoardGeometry board, Side side, List<HouseView.Fitted> parts) {
+            return FacePicture.png(
+                    board,
+                    side,
+                    value(OrderOption.MASK_COLOUR),
+                    value(OrderOption.SILK_COLOUR),
+                    parts);
         }
 
         private String value(OrderOption option) {

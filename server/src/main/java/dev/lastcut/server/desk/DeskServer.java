@@ -110,7 +110,11 @@ public final class DeskServer implements Stand.Service {
             return Answer.fault(
                     422, "what arrived is not what was sent: its hash is another. Send it again");
         }
-        store.upload(sha256, bytes);
+        String base = asked.query().get("base");
+        if (base != null && store.upload(base).isEmpty()) {
+            return Answer.fault(409, "what it adds to is not here: send the whole");
+        }
+        store.upload(sha256, bytes, base);
         return reading(sha256, bytes);
     }
 
@@ -131,7 +135,8 @@ public final class DeskServer implements Stand.Service {
 
     private void read(String sha256, byte[] bytes) {
         try {
-            DeskReader.Read r = reader.read(bytes);
+            Optional<byte[]> before = store.base(sha256).map(this::whole);
+            DeskReader.Read r = reader.read(bytes, before);
             store.read(sha256, text(r.reading()), text(r.questions()), r.pictures());
         } catch (RuntimeException | StackOverflowError | OutOfMemoryError e) {
             LOG.error("The desk could not read an upload", e);
@@ -145,6 +150,14 @@ public final class DeskServer implements Stand.Service {
         } finally {
             underWay.remove(sha256);
         }
+    }
+
+    /** An upload with all that it adds to; each one before it was kept earlier, so it ends. */
+    private byte[] whole(String sha256) {
+        byte[] bytes = store.upload(sha256).orElseThrow();
+        return store.base(sha256)
+                .map(base -> PartialUpload.whole(whole(base), bytes))
+                .orElse(bytes);
     }
 
     private static String text(Object value) {

@@ -50,11 +50,29 @@ final class DeskStore implements AutoCloseable {
             Optional<Instant> answered,
             Optional<Instant> withdrawn) {}
 
-    synchronized void upload(String sha256, byte[] bytes) {
-        jdbc.sql("insert or ignore into upload (sha256, bytes) values (:sha, :bytes)")
+    /**
+     * Keeps an upload.
+     *
+     * @param base the upload it adds to, which is kept already; null where it is whole
+     */
+    synchronized void upload(String sha256, byte[] bytes, String base) {
+        jdbc.sql(
+                        """
+                        insert or ignore into upload (sha256, bytes, base)
+                        values (:sha, :bytes, :base)
+                        """)
                 .param("sha", sha256)
                 .param("bytes", bytes)
+                .param("base", base)
                 .update();
+    }
+
+    /** The upload that an upload adds to; empty where it is whole. */
+    synchronized Optional<String> base(String sha256) {
+        return jdbc.sql("select base from upload where sha256 = :sha and base not null")
+                .param("sha", sha256)
+                .query((r, n) -> r.getString(1))
+                .optional();
     }
 
     synchronized Optional<byte[]> upload(String sha256) {

@@ -13,6 +13,7 @@ import java.awt.Graphics2D;
 import java.awt.RenderingHints;
 import java.awt.Shape;
 import java.awt.geom.AffineTransform;
+import java.awt.geom.Ellipse2D;
 import java.awt.geom.Path2D;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
@@ -36,6 +37,11 @@ final class FacePicture {
     private static final Color LAMINATE = new Color(0xb9a77c);
     private static final Color BARE = new Color(0xd9b45c);
     private static final Color EDGE = new Color(0x4a433a);
+    private static final Color BODY = new Color(0x3a, 0x3f, 0x46, 0xd8);
+    private static final Color TURNED = new Color(0xa8, 0x4a, 0x32, 0xe6);
+    private static final Color BODY_EDGE = new Color(0xf2, 0xee, 0xe4);
+    private static final Color PIN_ONE = new Color(0xff, 0xe2, 0x7a);
+    private static final double DOT_PIXELS = 4;
     private static final Map<String, Color> MASKS =
             Map.of(
                     "green", new Color(0x2f6b4f),
@@ -51,17 +57,32 @@ final class FacePicture {
     private final Side side;
     private final Color mask;
     private final Color silk;
+    private final List<HouseView.Fitted> parts;
 
-    private FacePicture(BoardGeometry board, Side side, String maskColour, String silkColour) {
+    private FacePicture(
+            BoardGeometry board,
+            Side side,
+            String maskColour,
+            String silkColour,
+            List<HouseView.Fitted> parts) {
         this.board = board;
         this.side = side;
+        this.parts = parts.stream().filter(p -> p.body().side() == side).toList();
         this.mask = MASKS.getOrDefault(maskColour, MASKS.get("green"));
         this.silk = silkColour.equals("black") ? Color.BLACK : Color.WHITE;
     }
 
-    /** As PNG, 1000 pixels on its longer side. */
-    static byte[] png(BoardGeometry board, Side side, String maskColour, String silkColour) {
-        return new FacePicture(board, side, maskColour, silkColour).paint();
+    /**
+     * As PNG, 1000 pixels on its longer side, with parts on it: each body with a dot where the
+     * house has its pin 1, ringed where the board has it elsewhere.
+     */
+    static byte[] png(
+            BoardGeometry board,
+            Side side,
+            String maskColour,
+            String silkColour,
+            List<HouseView.Fitted> parts) {
+        return new FacePicture(board, side, maskColour, silkColour, parts).paint();
     }
 
     private byte[] paint() {
@@ -120,6 +141,33 @@ final class FacePicture {
         g.setColor(EDGE);
         g.setStroke(new BasicStroke((float) (1.6 / scale)));
         g.draw(outline);
+        parts.forEach(p -> part(g, p, scale));
+    }
+
+    private static void part(Graphics2D g, HouseView.Fitted p, double scale) {
+        Shape body = shape(p.body().outline());
+        Double turn = p.placed().turnDeg();
+        boolean elsewhere = turn != null && turn != 0;
+        g.setColor(elsewhere ? TURNED : BODY);
+        g.fill(body);
+        g.setColor(BODY_EDGE);
+        g.setStroke(new BasicStroke((float) (1.4 / scale)));
+        g.draw(body);
+        double dot = DOT_PIXELS / scale;
+        p.pinOne()
+                .ifPresent(
+                        c -> {
+                            g.setColor(PIN_ONE);
+                            g.fill(round(c.x, c.y, dot));
+                        });
+        if (elsewhere) {
+            g.setColor(PIN_ONE);
+            p.boards().ifPresent(c -> g.draw(round(c.x(), c.y(), 2 * dot)));
+        }
+    }
+
+    private static Shape round(double x, double y, double radius) {
+        return new Ellipse2D.Double(x - radius, y - radius, 2 * radius, 2 * radius);
     }
 
     private Shape all(Role.Kind kind) {

@@ -27,6 +27,16 @@ final class DeskClient {
         return reading(desk.send("PUT", path, "application/zip", zip));
     }
 
+    /**
+     * Uploads what is new in a cut.
+     *
+     * @param base the SHA-256 of an upload that the desk has; the rest is taken from it
+     */
+    DeskReading upload(byte[] changed, String base) throws ExternalHttpException {
+        String path = "/uploads/" + Manifest.sha256(changed) + "?base=" + base;
+        return reading(desk.send("PUT", path, "application/zip", changed));
+    }
+
     DeskReading reading(String sha256) throws ExternalHttpException {
         return reading(desk.get("/uploads/" + sha256));
     }

@@ -2,6 +2,7 @@ package dev.lastcut.server.orders;
 
 import dev.lastcut.server.report.QuoteJson;
 import java.util.List;
+import java.util.stream.Stream;
 
 /**
  * What a desk says of an upload.
@@ -11,6 +12,7 @@ import java.util.List;
  * @param check what came of holding the upload against its own list of files, in a sentence
  * @param ordered what it understood of the order, a line each
  * @param quote null where it could not be worked out
+ * @param parts what it made of the tables; null where it is to fit no parts
  * @param questions what an engineer will ask once it is ordered, as far as can be told now
  */
 public record DeskReading(
@@ -24,6 +26,7 @@ public record DeskReading(
         List<DeskBoard> boards,
         List<DeskFinding> findings,
         QuoteJson quote,
+        DeskParts parts,
         int questions) {
     public static final String READING = "reading";
     public static final String READ = "read";
@@ -33,7 +36,7 @@ public record DeskReading(
     public static DeskReading of(String sha256, long bytes, String state, String says) {
         return new DeskReading(
                 sha256, bytes, state, says, "", List.of(), List.of(), List.of(), List.of(), null,
-                0);
+                null, 0);
     }
 
     /**
@@ -47,6 +50,7 @@ public record DeskReading(
      * One thing to be made as it was read: the board, or the panel it is on.
      *
      * @param pictures names of the pictures of its sides
+     * @param fitted names of the pictures of the sides it fits, with their parts
      */
     public record DeskBoard(
             String name,
@@ -55,7 +59,21 @@ public record DeskReading(
             int copperLayers,
             int plated,
             int unplated,
-            List<String> pictures) {}
+            List<String> pictures,
+            List<String> fitted) {
+        /** The names of all its pictures. */
+        public List<String> all() {
+            return fitted == null
+                    ? pictures
+                    : Stream.concat(pictures.stream(), fitted.stream()).toList();
+        }
+
+        /** The same with pictures of its parts. */
+        public DeskBoard fitted(List<String> names) {
+            return new DeskBoard(
+                    name, widthMm, heightMm, copperLayers, plated, unplated, pictures, names);
+        }
+    }
 
     /** One of its own findings. */
     public record DeskFinding(

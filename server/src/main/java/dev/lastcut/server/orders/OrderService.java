@@ -1,6 +1,7 @@
 package dev.lastcut.server.orders;
 
 import dev.lastcut.core.cut.Manifest;
+import dev.lastcut.server.jobs.CutZip;
 import dev.lastcut.server.jobs.JobService;
 import dev.lastcut.server.jobs.NotFoundException;
 import dev.lastcut.server.jobs.OutputService;
@@ -89,6 +90,11 @@ public class OrderService {
         return order.reading().map(json -> Json.MAPPER.readValue(json, DeskReading.class));
     }
 
+    /** Parts that the desk would fit otherwise than the cut means. */
+    public static List<DeskDifference> differences(Row order) {
+        return List.of(Json.MAPPER.readValue(order.differences(), DeskDifference[].class));
+    }
+
     /** The order as the desk said last; empty before it has it. */
     public static Optional<DeskOrder> said(Row order) {
         return order.said().map(json -> Json.MAPPER.readValue(json, DeskOrder.class));
@@ -103,16 +109,44 @@ public class OrderService {
         byte[] zip = outputs.cutZip(job, cut);
         Row order = orders.begin(job, cut, Manifest.sha256(zip), newKey(), JobService.time());
         if (order.state() == State.SENDING) {
-            send(order.id(), zip, task);
+            Optional<Row> before =
+                    orders.of(job).stream()
+                            .filter(o -> o.cut() != cut && o.reading().isPresent())
+                            .findFirst();
+            send(order, zip, before, task);
         }
         return String.valueOf(order.id());
     }
 
-    private void send(long id, byte[] zip, Task task) {
+    /** Uploads a cut; of one that follows another at the desk only what is new in it. */
+    private DeskReading upload(
+            DeskClient desk, Row order, byte[] zip, Optional<Row> before, Task task)
+            throws ExternalHttpException {
+        if (before.isPresent()) {
+            Row b = before.get();
+            byte[] changes = CutZip.changes(outputs.cutZip(order.job(), b.cut()), zip);
+            task.progress(0, 3, "sending " + kB(changes) + " of changes to the desk");
+            try {
+                return desk.upload(changes, b.upload());
+            } catch (ExternalHttpException e) {
+                if (e.status() != CONFLICT) {
+                    throw e;
+                }
+            }
+        }
+        task.progress(0, 3, "sending " + kB(zip) + " to the desk");
+        return desk.upload(zip);
+    }
+
+    private static String kB(byte[] bytes) {
+        return (bytes.length + 1023) / 1024 + " kB";
+    }
+
+    private void send(Row order, byte[] zip, Optional<Row> before, Task task) {
+        long id = order.id();
         DeskClient desk = desk();
         try {
-            task.progress(0, 3, "sending " + (zip.length + 1023) / 1024 + " kB to the desk");
-            DeskReading reading = desk.upload(zip);
+            DeskReading reading = upload(desk, order, zip, before, task);
             long until = System.nanoTime() + TimeUnit.MILLISECONDS.toNanos(READING_MS);
             while (reading.state().equals(DeskReading.READING) && System.nanoTime() < until) {
                 task.progress(1, 3, "the desk reads the files");
@@ -133,14 +167,22 @@ public class OrderService {
             task.progress(2, 3, "fetching its pictures");
             Map<String, byte[]> pictures = new LinkedHashMap<>();
             for (DeskReading.DeskBoard b : reading.boards()) {
-                for (String name : b.pictures()) {
+                for (String name : b.all()) {
                     pictures.put(name, desk.picture(reading.sha256(), name));
                 }
             }
-            String read = text(reading);
+            DeskReading read = reading;
+            String differences =
+                    text(
+                            CutZip.read(zip, "report.json")
+                                    .map(Json.MAPPER::readTree)
+                                    .map(r -> DeskDifference.between(r, read.parts()))
+                                    .orElse(List.of()));
             task.commit(
                     () -> {
-                        orders.read(id, read, pictures);
+                        orders.read(id, read.sha256(), text(read), differences, pictures);
+                        before.filter(b -> b.state() == State.READ)
+                                .ifPresent(b -> orders.left(b.id(), replaced(order.cut())));
                         return id;
                     });
         } catch (CancellationException e) {
@@ -154,6 +196,10 @@ public class OrderService {
             Thread.currentThread().interrupt();
             orders.fault(id, "Sending was broken off. Nothing was ordered. Send it again.");
         }
+    }
+
+    private static String replaced(int cut) {
+        return "Cut " + cut + " took its place. Nothing was ordered of this one.";
     }
 
     /**

@@ -44,6 +44,7 @@ public class DeskOrderStore {
      * @param said the order as the desk said last, in JSON; empty before it has it
      * @param heard when that was
      * @param fault what went wrong last, in a sentence; empty when nothing did
+     * @param differences parts that the desk would fit otherwise, in JSON
      */
     public record Row(
             long id,
@@ -58,7 +59,8 @@ public class DeskOrderStore {
             Optional<String> reading,
             Optional<String> said,
             Optional<String> heard,
-            String fault) {}
+            String fault,
+            String differences) {}
 
     /** The open order of a cut, begun if there is none. */
     @Transactional
@@ -122,7 +124,8 @@ public class DeskOrderStore {
                 Optional.ofNullable(r.getString("reading")),
                 Optional.ofNullable(r.getString("said")),
                 Optional.ofNullable(r.getString("heard")),
-                r.getString("fault"));
+                r.getString("fault"),
+                r.getString("differences"));
     }
 
     private static String word(State state) {
@@ -137,15 +140,27 @@ public class DeskOrderStore {
                 .update();
     }
 
-    /** The desk has read it: what it said, with its pictures. */
+    /**
+     * The desk has read it: what it said, with its pictures.
+     *
+     * @param upload the SHA-256 of what was sent: the cut, or what was new in it
+     */
     @Transactional
-    public void read(long id, String reading, Map<String, byte[]> pictures) {
+    public void read(
+            long id,
+            String upload,
+            String reading,
+            String differences,
+            Map<String, byte[]> pictures) {
         jdbc.sql(
                         """
-                        update desk_order set state = 'read', reading = :reading, fault = ''
+                        update desk_order set state = 'read', upload = :upload,
+                        reading = :reading, differences = :differences, fault = ''
                         where id = :id and state = 'sending'
                         """)
+                .param("upload", upload)
                 .param("reading", reading)
+                .param("differences", differences)
                 .param("id", id)
                 .update();
         pictures.forEach(

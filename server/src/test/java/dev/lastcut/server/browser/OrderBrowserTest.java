@@ -4,8 +4,16 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import dev.lastcut.server.LastCut;
 import dev.lastcut.server.orders.DeskStand;
+import dev.lastcut.server.report.Json;
 import dev.lastcut.server.standin.Moods;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
 import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -15,6 +23,7 @@ import org.springframework.boot.test.context.SpringBootTest;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.test.context.DynamicPropertyRegistry;
 import org.springframework.test.context.DynamicPropertySource;
+import tools.jackson.databind.JsonNode;
 
 /** From a board to an order that is shipped, and an order whose connection is lost. */
 @SpringBootTest(classes = LastCut.class, webEnvironment = SpringBootTest.WebEnvironment.RANDOM_PORT)
@@ -39,6 +48,33 @@ class OrderBrowserTest extends BrowserTest {
 
     private void mood(String is) throws Exception {
         Moods.set(desk.address(), is);
+    }
+
+    private String ask(HttpRequest.Builder request) throws Exception {
+        return HttpClient.newHttpClient()
+                .send(request.build(), HttpResponse.BodyHandlers.ofString())
+                .body();
+    }
+
+    private HttpRequest.Builder at(long job, String path) {
+        String page = "http://127.0.0.1:" + port;
+        return HttpRequest.newBuilder(URI.create(page + "/api/jobs/" + job + path))
+                .header("Origin", page)
+                .header("Content-Type", "application/json");
+    }
+
+    private void post(long job, String path, Object body) throws Exception {
+        ask(at(job, path).POST(HttpRequest.BodyPublishers.ofByteArray(Json.write(body))));
+    }
+
+    private void signOffStops(long job) throws Exception {
+        List<String> stops = new ArrayList<>();
+        for (JsonNode f : Json.MAPPER.readTree(ask(at(job, "/check").GET())).path("findings")) {
+            if (f.path("severity").asString().equals("stop")) {
+                stops.add(f.path("id").asString());
+            }
+        }
+        post(job, "/sign-offs", Map.of("findings", stops, "by", "Ida", "reason", "planted"));
     }
 
     private void cut() {
@@ -95,12 +131,43 @@ class OrderBrowserTest extends BrowserTest {
         bench.click("[data-question] input[value='Leave it out']");
         bench.click("[data-question] button[type=submit]");
         bench.seeText("[data-question]", "✓ Leave it out");
+        bench.click("[data-question=parts-list] input[value='Leave it out']");
+        bench.click("[data-question=parts-list] button[type=submit]");
         bench.seeText("[data-state=shipped]", "It is parcel D-1001-1.");
         bench.reload();
         bench.seeText(STATION, "D-1001, shipped");
         assertThat(bench.all("[data-step][data-reached=true]")).hasSize(6);
         bench.click("[data-station=cut]");
         bench.seeText("[data-handed='1']", "order desk, order D-1001");
+    }
+
+    /** A line that the house does not know, a part that lies turned, and the way back from both. */
+    @Test
+    void aTurnedPartIsSeenAtTheDeskAndPutRightWithASmallUpload() throws Exception {
+        bringInFor("waggle-quick", "hive-scale-node");
+        long job = jdbc.sql("select max(id) from job").query(Long.class).single();
+        post(job, "/placement/turns", List.of(Map.of("designator", "U2", "degrees", 90)));
+        bench.reload();
+        bench.click("button[aria-label='Parts fitted']");
+        bench.optionBeginning("top");
+        bench.seeText("[aria-label=Quote]", "Parts and their fitting");
+        signOffStops(job);
+        bench.reload();
+        cut();
+        bench.press("Send cut 1 to the desk");
+        bench.seeText("[aria-label='The parts list as the desk read it']", "1 proposed");
+        bench.seeText("[data-line=proposed]", "By value and package it would be CH-R-4K7.");
+        bench.seeText("[data-turned=U2]", "A turn of 270° brings them together.");
+        bench.seePicture("img[alt^='board, top']");
+        bench.press("Turn U2 by 270°");
+        bench.press("Make cut 2 and send the changes");
+        bench.seeText(ORDER, "Cut 2 at the desk: nothing is ordered yet");
+        bench.seeText("[data-upload-check]", "the others are those of the upload before.");
+        bench.seeText("[aria-label='Parts as the desk places them']", "as the cut means it");
+        assertThat(bench.all("[data-turned]")).isEmpty();
+        bench.seeText("ul[aria-label=Orders]", "Cut 2 took its place.");
+        bench.press("Choose a part for R16 …");
+        bench.see("[data-station=parts][aria-current=step]");
     }
 
     @Test
