@@ -1,4 +1,5 @@
 import { useQueryClient } from '@tanstack/react-query';
+import { useEffect, useRef } from 'react';
 import { api, type Cut, type Job } from '../api/client';
 import { useWork } from '../api/tasks';
 import { isOlder } from '../cut/ChangedSince';
@@ -25,6 +26,13 @@ export function Correction({
   const queries = useQueryClient();
   const making = useWork();
   const changed = isOlder(newest, job);
+  const box = useRef<HTMLDivElement>(null);
+  // The button that changed it may stand far below.
+  useEffect(() => {
+    if (changed) {
+      box.current?.scrollIntoView({ block: 'center' });
+    }
+  }, [changed]);
   const make = () =>
     making.run(
       () => api.work(job.id, 'cut'),
@@ -37,7 +45,7 @@ export function Correction({
   return (
     <>
       {changed || newest.number > desk ? (
-        <div role="status" className="border-look bg-card my-3 rounded border-l-4 p-3">
+        <div ref={box} role="status" className="border-look bg-card my-3 rounded border-l-4 p-3">
           <p className="font-semibold">
             {changed ? `Changed since cut ${newest.number}` : `Cut ${newest.number} is newer`}
           </p>

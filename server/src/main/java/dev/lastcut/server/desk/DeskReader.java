@@ -132,13 +132,13 @@ final class DeskReader {
         }
         Ticket ticket = files.containsKey(TICKET) ? Tickets.parse(files.get(TICKET)) : Ticket.BLANK;
         return new One(sha256, zip, shop.get(), ticket)
-                .read(
-                        files,
-                        came + (held.isWhole() ? checked(held) : "It has no manifest to go by."));
+                .read(files, held.isWhole() ? checked(held, came) : "It has no manifest to go by.");
     }
 
-    private static String checked(Verification held) {
-        return "All " + held.files() + " files arrived as their manifest lists them.";
+    private static String checked(Verification held, String came) {
+        return came.isEmpty()
+                ? "All " + held.files() + " files arrived as their manifest lists them."
+                : came + "All " + held.files() + " are as their manifest lists them.";
     }
 
     /** The desk's own sheet of the shop, or what was uploaded of a shop it does not know. */
