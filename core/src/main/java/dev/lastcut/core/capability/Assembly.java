@@ -184,7 +184,12 @@ public record Assembly(
     /** Levels of IEC 61188-7: pin 1 at the lower left (A) or upper left (B) at 0°. */
     public enum ZeroOrientation {
         A,
-        B
+        B;
+
+        /** Where pin 1 lies at 0°, in words. */
+        public String corner() {
+            return this == A ? "lower left" : "upper left";
+        }
     }
 
     /** What it takes at most; empty for no limit. */

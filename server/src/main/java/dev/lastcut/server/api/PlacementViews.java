@@ -96,15 +96,11 @@ final class PlacementViews {
                 sheet.map(CapabilitySheet::name).orElse(""),
                 who.filter(Assignments::isOrdered).isPresent(),
                 sheet.map(s -> Assignments.whyBare(s, order)).orElse(""),
-                assembly.flatMap(Assembly::zeroOrientation).map(PlacementViews::words).orElse(""),
+                assembly.flatMap(Assembly::zeroOrientation).map(ZeroOrientation::corner).orElse(""),
                 who.map(w -> PlacementTable.fitted(w.listed()).size()).orElse(0),
                 most.isPresent() ? most.getAsInt() : null,
                 List.of(side(Side.TOP), side(Side.BOTTOM)),
                 groups.entrySet().stream().map(e -> group(e.getKey(), e.getValue())).toList());
-    }
-
-    private static String words(ZeroOrientation z) {
-        return z == ZeroOrientation.A ? "lower left" : "upper left";
     }
 
     private boolean house(Part p) {

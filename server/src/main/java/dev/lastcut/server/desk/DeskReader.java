@@ -1,6 +1,7 @@
 package dev.lastcut.server.desk;
 
 import dev.lastcut.core.assembly.Part;
+import dev.lastcut.core.assembly.PartBodies;
 import dev.lastcut.core.assembly.PartsList;
 import dev.lastcut.core.assembly.Population;
 import dev.lastcut.core.assembly.Variants;
@@ -16,6 +17,7 @@ import dev.lastcut.core.capability.OrderOption;
 import dev.lastcut.core.capability.Quote;
 import dev.lastcut.core.check.Finding;
 import dev.lastcut.core.connectivity.BoardGeometry;
+import dev.lastcut.core.cut.CutZip;
 import dev.lastcut.core.cut.Manifest;
 import dev.lastcut.core.cut.Verification;
 import dev.lastcut.core.cut.Verification.Fault;
@@ -86,10 +88,10 @@ final class DeskReader {
             if (broken.isPresent()) {
                 return refused(sha256, zip, broken.get().says());
             }
-            byte[] whole = PartialUpload.whole(before.get(), zip);
+            Map<String, byte[]> now = CutZip.all(zip);
+            byte[] whole = PartialUpload.whole(before.get(), now);
             String came =
-                    PartialUpload.count(zip)
-                            + " files arrived, the others are those of the upload before. ";
+                    now.size() + " files arrived, the others are those of the upload before. ";
             return read(sha256, whole, came);
         } catch (UnusablePackException | SheetJson.BadSheetException | BadTicketException e) {
             return refused(sha256, zip, e.getMessage());
@@ -258,11 +260,7 @@ final class DeskReader {
                             .parts().stream()
                                     .collect(
                                             Collectors.partitioningBy(
-                                                    p ->
-                                                            sides.contains(p.body().side())
-                                                                    && (leaded
-                                                                            || !p.body()
-                                                                                    .throughHole())));
+                                                    p -> fits(p.body(), sides, leaded)));
             List<HouseView.Fitted> there = fits.get(true);
             Set<String> elsewhere =
                     fits.get(false).stream()
@@ -284,13 +282,15 @@ final class DeskReader {
                             .toList();
             return Optional.of(
                     new DeskParts(
-                            assembly.zeroOrientation().map(One::words).orElse(""),
+                            assembly.zeroOrientation()
+                                    .map(Assembly.ZeroOrientation::corner)
+                                    .orElse(""),
                             PartsList.kinds(listed).stream().map(match::line).toList(),
                             there.stream().map(HouseView.Fitted::placed).toList()));
         }
 
-        private static String words(Assembly.ZeroOrientation zero) {
-            return zero == Assembly.ZeroOrientation.A ? "lower left" : "upper left";
+        private static boolean fits(PartBodies.Body body, Set<Side> sides, boolean leaded) {
+            return sides.contains(body.side()) && (leaded || !body.throughHole());
         }
 
         private static DeskFinding finding(Finding f) {

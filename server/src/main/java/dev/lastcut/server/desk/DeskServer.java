@@ -1,5 +1,6 @@
 package dev.lastcut.server.desk;
 
+import dev.lastcut.core.cut.CutZip;
 import dev.lastcut.core.cut.Manifest;
 import dev.lastcut.server.orders.DeskOrder;
 import dev.lastcut.server.orders.DeskOrder.Answered;
@@ -156,7 +157,7 @@ public final class DeskServer implements Stand.Service {
     private byte[] whole(String sha256) {
         byte[] bytes = store.upload(sha256).orElseThrow();
         return store.base(sha256)
-                .map(base -> PartialUpload.whole(whole(base), bytes))
+                .map(base -> PartialUpload.whole(whole(base), CutZip.all(bytes)))
                 .orElse(bytes);
     }
 

@@ -88,7 +88,7 @@ final class ListMatch {
     private DeskLine entry(PartsList.Line line, PartJson p, String state, String says) {
         long needed = fees.pieces(line.quantity(), boards);
         long stock = p.supply().stock();
-        boolean short_ = stock < needed;
+        boolean few = stock < needed;
         String lead =
                 p.supply().leadDays() == null
                         ? "nobody says when more come"
@@ -97,10 +97,8 @@ final class ListMatch {
         return entry(
                 line,
                 p.number(),
-                short_ ? DeskLine.SHORT : state,
-                short_
-                        ? says + (says.isEmpty() ? "" : " ") + "Too few in stock: " + lead + "."
-                        : says,
+                few ? DeskLine.SHORT : state,
+                few ? says + (says.isEmpty() ? "" : " ") + "Too few in stock: " + lead + "." : says,
                 needed,
                 stock,
                 loading);

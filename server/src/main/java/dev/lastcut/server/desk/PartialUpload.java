@@ -1,8 +1,8 @@
 package dev.lastcut.server.desk;
 
+import dev.lastcut.core.cut.CutZip;
 import dev.lastcut.core.cut.Verification;
 import dev.lastcut.server.report.Json;
-import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
@@ -11,7 +11,6 @@ import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Set;
 import java.util.zip.ZipEntry;
-import java.util.zip.ZipInputStream;
 import java.util.zip.ZipOutputStream;
 import tools.jackson.core.JacksonException;
 import tools.jackson.databind.JsonNode;
@@ -27,13 +26,12 @@ final class PartialUpload {
      * The zip of the whole cut.
      *
      * @param before a whole upload that was read
-     * @param changed a zip that is not cut off or too large
+     * @param now the files that are new or changed
      */
-    static byte[] whole(byte[] before, byte[] changed) {
-        Map<String, byte[]> now = files(changed);
+    static byte[] whole(byte[] before, Map<String, byte[]> now) {
         Set<String> listed = listed(now.get(Verification.MANIFEST));
         Map<String, byte[]> all = new LinkedHashMap<>();
-        files(before)
+        CutZip.all(before)
                 .forEach(
                         (path, content) -> {
                             if (listed.contains(path)) {
@@ -52,23 +50,6 @@ final class PartialUpload {
             throw new UncheckedIOException(e);
         }
         return out.toByteArray();
-    }
-
-    /** How many files a zip holds. */
-    static int count(byte[] zip) {
-        return files(zip).size();
-    }
-
-    private static Map<String, byte[]> files(byte[] zip) {
-        Map<String, byte[]> files = new LinkedHashMap<>();
-        try (ZipInputStream in = new ZipInputStream(new ByteArrayInputStream(zip))) {
-            for (ZipEntry e = in.getNextEntry(); e != null; e = in.getNextEntry()) {
-                files.put(e.getName(), in.readAllBytes());
-            }
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
-        return files;
     }
 
     /** The paths of a manifest; none where it is missing or damaged, which is found out later. */

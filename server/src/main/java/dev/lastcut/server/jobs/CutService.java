@@ -4,6 +4,7 @@ import static java.nio.charset.StandardCharsets.UTF_8;
 
 import dev.lastcut.core.compare.BoardChanges;
 import dev.lastcut.core.connectivity.BoardGeometry;
+import dev.lastcut.core.cut.CutZip;
 import dev.lastcut.core.cut.Manifest;
 import dev.lastcut.core.cut.Verification;
 import dev.lastcut.core.intake.Intake;

@@ -3,6 +3,7 @@ package dev.lastcut.server.jobs;
 import dev.lastcut.core.capability.CapabilitySheet;
 import dev.lastcut.core.check.CheckRun;
 import dev.lastcut.core.connectivity.BoardGeometry;
+import dev.lastcut.core.cut.CutZip;
 import dev.lastcut.core.cut.Manifest;
 import dev.lastcut.core.cut.OutputSet;
 import dev.lastcut.core.cut.ZipFiles;

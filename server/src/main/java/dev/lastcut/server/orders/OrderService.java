@@ -1,7 +1,7 @@
 package dev.lastcut.server.orders;
 
+import dev.lastcut.core.cut.CutZip;
 import dev.lastcut.core.cut.Manifest;
-import dev.lastcut.server.jobs.CutZip;
 import dev.lastcut.server.jobs.JobService;
 import dev.lastcut.server.jobs.NotFoundException;
 import dev.lastcut.server.jobs.OutputService;

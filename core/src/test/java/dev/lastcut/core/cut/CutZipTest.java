@@ -1,9 +1,7 @@
-package dev.lastcut.server.jobs;
+package dev.lastcut.core.cut;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import dev.lastcut.core.cut.OutputFile;
-import dev.lastcut.core.cut.ZipFiles;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.TimeZone;

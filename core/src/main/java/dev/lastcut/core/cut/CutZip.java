@@ -1,4 +1,4 @@
-package dev.lastcut.server.jobs;
+package dev.lastcut.core.cut;
 
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
@@ -18,7 +18,7 @@ public final class CutZip {
     private CutZip() {}
 
     /** Every file of a cut, in its order. */
-    static Map<String, byte[]> all(byte[] zip) {
+    public static Map<String, byte[]> all(byte[] zip) {
         Map<String, byte[]> files = new LinkedHashMap<>();
         try (ZipInputStream in = new ZipInputStream(new ByteArrayInputStream(zip))) {
             for (ZipEntry e = in.getNextEntry(); e != null; e = in.getNextEntry()) {
