@@ -1,11 +1,15 @@
 import { useQuery } from '@tanstack/react-query';
 import { api, type Cut, type Job } from '../api/client';
 
-/** Whether other things are chosen now than when a cut was made. */
+/**
+ * Whether other things are chosen now than when the newest cut was made. How many are ordered, and
+ * what no file depends on, needs no other cut.
+ */
 export function isOlder(cut: Cut | undefined, job: Job): boolean {
   return (
     cut !== undefined &&
     cut.version > 0 &&
+    !job.cutStands &&
     (cut.revision !== job.revision || cut.version !== job.version)
   );
 }

@@ -49,9 +49,7 @@ export function Correction({
           <p className="font-semibold">
             {changed ? `Changed since cut ${newest.number}` : `Cut ${newest.number} is newer`}
           </p>
-          <p>
-            The desk has cut {desk}. Of a new cut it is sent only the files that are new or changed.
-          </p>
+          <p>The desk has cut {desk}. Of a new cut it is sent only the parcels that changed.</p>
           <Button
             look="main"
             className="mt-2"

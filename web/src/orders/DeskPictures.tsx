@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { api, type DeskOrderView } from '../api/client';
 import { Toggle } from '../ui/Button';
+import { named } from './named';
 
 /** Both sides as the desk read them from what was sent, in place of the light table. */
 export function DeskPictures({ order }: { order: DeskOrderView }) {
@@ -20,7 +21,7 @@ export function DeskPictures({ order }: { order: DeskOrderView }) {
       <header className="mb-2 flex items-baseline gap-3">
         <h2 className="text-lg font-semibold">As the desk read it</h2>
         <span className="text-faint grow">
-          from the bytes of cut {order.cut} alone:{' '}
+          from the bytes of {named(order.cut).toLowerCase()} alone:{' '}
           <span className="num">
             {board.widthMm.toFixed(2)} × {board.heightMm.toFixed(2)} mm
           </span>

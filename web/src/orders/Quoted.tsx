@@ -5,14 +5,14 @@ import { Fact } from '../ui/Panel';
 const INKS: Record<string, string> = { stop: 'text-stop', look: 'text-look', note: 'text-faint' };
 const ORDER = ['stop', 'look', 'note'];
 
-/** Whether what was sent arrived whole, and what it costs. */
+/** What the desk asks for it. */
 export function Quoted({ reading }: { reading: DeskReading }) {
   const quote = reading.quote;
+  if (!quote && reading.asks.length > 0) {
+    return null;
+  }
   return (
     <>
-      <p data-upload-check>
-        <span className="text-good">✓</span> {reading.check}
-      </p>
       {quote ? (
         <section aria-label="Price">
           <h3 className="mt-3 font-semibold">Price</h3>

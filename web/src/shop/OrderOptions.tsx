@@ -1,26 +1,10 @@
-import { useState, type ReactNode } from 'react';
-import { api, type Job, type Limits, type OrderMark, type OrderResult } from '../api/client';
+import { useState } from 'react';
+import { api, type Job, type Limits, type OrderMark } from '../api/client';
 import { NumberField } from '../ui/NumberField';
 import { Fact } from '../ui/Panel';
-import { Select } from '../ui/Select';
 import { MarkPlace, OUR_PLACE } from './MarkPlace';
+import { OptionRow } from './OptionRow';
 import { useOrder } from './useOrder';
-
-type Option = OrderResult['options'][number];
-type Value = Option['values'][number];
-
-/** "+12.00 EUR, +2 days"; empty where a choice changes neither. */
-export function effect(v: Pick<Value, 'money' | 'days'>, currency: string): string {
-  const sign = (n: number) => (n > 0 ? '+' : '−');
-  return [
-    v.money === 0 ? '' : `${sign(v.money)}${Math.abs(v.money).toFixed(2)} ${currency}`,
-    v.days === 0
-      ? ''
-      : `${sign(v.days)}${Math.abs(v.days)} ${Math.abs(v.days) === 1 ? 'day' : 'days'}`,
-  ]
-    .filter((s) => s !== '')
-    .join(', ');
-}
 
 /** "Fri 18 Dec", as the reader's own language writes it. */
 function day(iso: string): string {
@@ -135,62 +119,5 @@ export function OrderOptions({
         </>
       ) : null}
     </section>
-  );
-}
-
-function OptionRow({
-  option: o,
-  currency,
-  onChoose,
-  children,
-}: {
-  option: Option;
-  currency: string;
-  onChoose: (value: string) => void;
-  children?: ReactNode;
-}) {
-  const words = (v: string) => (o.unit ? `${v} ${o.unit}` : v);
-  const now = o.values.find((v) => v.value === o.chosen);
-  return (
-    <div className="border-edge/60 border-b py-0.5" data-option={o.id}>
-      <div className="flex items-center justify-between gap-2">
-        <span className="text-faint">{o.title}</span>
-        {o.values.length > 1 ? (
-          <Select
-            label={o.title}
-            className="max-w-[190px]"
-            value={o.chosen}
-            onValueChange={onChoose}
-            options={o.values.map((v) => ({
-              value: v.value,
-              text:
-                v.value === o.chosen
-                  ? words(v.value)
-                  : [words(v.value), effect(v, currency), v.excluded.length > 0 ? 'not so' : '']
-                      .filter((s) => s !== '')
-                      .join(' · '),
-            }))}
-          />
-        ) : (
-          <span>{words(o.chosen)}</span>
-        )}
-      </div>
-      {now?.excluded
-        .filter((x) => x.includes(words(o.chosen)))
-        .map((x) => (
-          <p key={x} role="alert" className="text-stop text-[13px]">
-            Not made: {x}.
-          </p>
-        ))}
-      {o.values
-        .filter((v) => v.value !== o.chosen && v.limits.length > 0)
-        .map((v) => (
-          <p key={v.value} className="text-faint text-[12.5px]">
-            {words(v.value)}: {v.limits.slice(0, 3).join('; ')}
-            {v.limits.length > 3 ? '; and more' : ''}
-          </p>
-        ))}
-      {children}
-    </div>
   );
 }

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { effect } from './OrderOptions';
+import { effect } from './effect';
 
 describe('what a choice does', () => {
   it('is told in money and days, with its sign', () => {

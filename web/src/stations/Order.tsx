@@ -6,6 +6,9 @@ import { PlaceForm } from '../orders/PlaceForm';
 import { Correction } from '../orders/Correction';
 import { PartsAsRead } from '../orders/PartsAsRead';
 import { EngineersQuestions, Progress } from '../orders/Progress';
+import { Arrived, DeskAsks } from '../orders/Arrived';
+import { DeskOptions } from '../orders/DeskOptions';
+import { named } from '../orders/named';
 import { AsRead, Quoted } from '../orders/Quoted';
 import { canWithdraw } from '../orders/state';
 import { shortTime } from '../times';
@@ -77,17 +80,32 @@ export function Order({ job, orders }: { job: Job; orders: readonly DeskOrderVie
   return (
     <Panel
       title="Order"
-      lead={`${sheet ? `The desk of ${sheet.name}` : 'The desk'} reads a cut by itself and says what it takes it for. Nothing is ordered before you say so.`}
+      lead={`${sheet ? `The desk of ${sheet.name}` : 'The desk'} reads by itself what it is sent and says what it takes it for. Nothing is ordered before you say so.`}
     >
       {newest === 0 ? (
         <div className="border-look bg-card rounded border-l-4 p-3">
-          <p>There is no cut yet, and only a cut can be ordered.</p>
+          <p>There is no cut yet: the files that hold your choices, touches and tables.</p>
           <Button className="mt-2" onClick={() => go({ job: job.id, station: 'cut' })}>
             Go to Cut
           </Button>
         </div>
       ) : null}
       {newest > 0 && !open && !ordered ? send : null}
+      {!open ? (
+        <div className="mt-2">
+          <Button
+            look="quiet"
+            disabled={work.state !== null || job.sheetId === ''}
+            onClick={() => run(() => api.sendCut(job.id, 0))}
+          >
+            Send the files as they came
+          </Button>
+          <p className="text-faint text-[13px]">
+            Without a cut: the desk guesses what each file is and asks for the rest. No choice made
+            here is in them.
+          </p>
+        </div>
+      ) : null}
       {cuts.data?.[0] && atDesk > 0 ? (
         <Correction
           job={job}
@@ -137,13 +155,13 @@ function Open({
   const busy = work.state !== null;
   const leave = () => void api.withdraw(order.id).finally(again);
   return (
-    <section aria-label={`Cut ${order.cut} at the desk`} data-open-order={order.state}>
+    <section aria-label={`${named(order.cut)} at the desk`} data-open-order={order.state}>
       <h2 className="font-semibold">
         {order.state === 'read'
-          ? `Cut ${order.cut} at the desk: nothing is ordered yet`
+          ? `${named(order.cut)} at the desk: nothing is ordered yet`
           : order.state === 'placing'
-            ? `Cut ${order.cut}: the order is on its way`
-            : `Cut ${order.cut} on its way to the desk`}
+            ? `${named(order.cut)}: the order is on its way`
+            : `${named(order.cut)} on the way to the desk`}
       </h2>
       {order.fault && !busy ? (
         <div role="alert" className="border-look bg-card my-2 rounded border-l-4 p-3">
@@ -160,9 +178,19 @@ function Open({
           </Button>
         </div>
       ) : null}
+      {order.reading ? (
+        <p data-upload-check>
+          <span className="text-good">✓</span> {order.reading.check}
+        </p>
+      ) : null}
+      <Arrived order={order} />
+      <DeskAsks order={order} />
+      {order.state === 'read' && order.reading ? (
+        <DeskOptions job={job} cut={order.cut} reading={order.reading} busy={busy} run={run} />
+      ) : null}
       {order.reading ? <Quoted reading={order.reading} /> : null}
       <PartsAsRead job={job} order={order} />
-      {order.state === 'read' && order.reading ? (
+      {order.state === 'read' && order.reading && order.reading.asks.length === 0 ? (
         <PlaceForm
           reading={order.reading}
           busy={busy}
@@ -187,7 +215,7 @@ function Done({ order, open, again }: { order: DeskOrderView; open: boolean; aga
   if (!said) {
     return (
       <p className="text-faint">
-        Cut {order.cut}, {shortTime(order.begun)}: {order.fault}
+        {named(order.cut)}, {shortTime(order.begun)}: {order.fault}
       </p>
     );
   }
@@ -197,7 +225,7 @@ function Done({ order, open, again }: { order: DeskOrderView; open: boolean; aga
         <b className="font-semibold" data-number>
           Order {said.number}
         </b>{' '}
-        of cut {order.cut}, by {order.by}
+        of {named(order.cut).toLowerCase()}, by {order.by}
       </summary>
       {order.fault ? (
         <p role="status" className="border-look bg-card my-2 rounded border-l-4 p-2">

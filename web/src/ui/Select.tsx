@@ -8,6 +8,7 @@ export function Select({
   label,
   className = '',
   placeholder = '',
+  disabled = false,
 }: {
   value: string;
   onValueChange: (value: string) => void;
@@ -15,9 +16,10 @@ export function Select({
   label: string;
   className?: string;
   placeholder?: string;
+  disabled?: boolean;
 }) {
   return (
-    <Radix.Root value={value} onValueChange={onValueChange}>
+    <Radix.Root value={value} onValueChange={onValueChange} disabled={disabled}>
       <Radix.Trigger
         aria-label={label}
         className={`bg-card border-edge hover:border-faint flex items-center justify-between gap-1 rounded border px-2 py-0.5 text-left ${className}`}

@@ -55,6 +55,24 @@ public record Order(
         return new Order(next, quantity, mark, carriage);
     }
 
+    /**
+     * The same files, ordered as another order has it: its number, its carriage, and its options
+     * that no file depends on.
+     */
+    public Order orderedAs(Order now) {
+        Map<OrderOption, String> next = new EnumMap<>(OrderOption.class);
+        chosen.forEach((o, v) -> keep(next, o, v, !o.isFreeOfFiles()));
+        now.chosen.forEach((o, v) -> keep(next, o, v, o.isFreeOfFiles()));
+        return new Order(next, now.quantity, mark, now.carriage);
+    }
+
+    private static void keep(
+            Map<OrderOption, String> to, OrderOption option, String value, boolean wanted) {
+        if (wanted) {
+            to.put(option, value);
+        }
+    }
+
     public Order of(int boards) {
         return new Order(chosen, boards, mark, carriage);
     }

@@ -48,6 +48,24 @@ public enum OrderOption {
         return unit;
     }
 
+    /**
+     * True when a shop can be told another value without new files: no picture, table or tool path
+     * is drawn otherwise for it. What it does to the shop's limits is another matter.
+     */
+    public boolean isFreeOfFiles() {
+        return switch (this) {
+            case THICKNESS,
+                    COPPER_OUTER,
+                    COPPER_INNER,
+                    MATERIAL,
+                    FINISH,
+                    MASK_COLOUR,
+                    SILK_COLOUR ->
+                    true;
+            default -> false;
+        };
+    }
+
     /** A value of it with its unit: "1.6 mm". */
     public String words(String value) {
         return unit.isEmpty() ? value : value + " " + unit;

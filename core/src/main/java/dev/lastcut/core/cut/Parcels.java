@@ -1,9 +1,14 @@
 package dev.lastcut.core.cut;
 
+import static java.util.stream.Collectors.toSet;
+
 import dev.lastcut.core.capability.Parcel;
 import dev.lastcut.core.capability.Parcel.Content;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 
@@ -65,6 +70,77 @@ public final class Parcels {
                 .toList();
     }
 
+    /**
+     * The files of a parcel by their paths in the cut.
+     *
+     * @param file the parcel's file name, as {@code board.zip} or {@code list.csv}
+     * @param inside what it holds, by the paths within it; of no zip, the file by its own name
+     * @return empty where it cannot be told where they lay: a parcel of several folders that was
+     *     packed without them
+     */
+    public static Optional<Map<String, byte[]>> asInCut(
+            Parcel asked, String file, Map<String, byte[]> inside) {
+        if (!file.endsWith(".zip")) {
+            return Optional.of(Map.of(path(asked, file), inside.get(file)));
+        }
+        Set<String> folders = asked.holds().stream().map(Parcels::home).collect(toSet());
+        if (folders.size() == 1) {
+            String folder = folders.iterator().next();
+            Map<String, byte[]> all = new LinkedHashMap<>();
+            inside.forEach((p, b) -> all.put(folder + p, b));
+            return Optional.of(all);
+        }
+        boolean inFolders =
+                inside.keySet().stream()
+                        .allMatch(p -> folders.stream().anyMatch(f -> isBelow(p, f)));
+        return inFolders ? Optional.of(inside) : Optional.empty();
+    }
+
+    private static boolean isBelow(String path, String folder) {
+        return folder.isEmpty() ? path.indexOf('/') < 0 : path.startsWith(folder);
+    }
+
+    /** Where the only file of a parcel lay, as far as it matters to who reads it. */
+    private static String path(Parcel asked, String file) {
+        String ending = file.substring(file.lastIndexOf('.'));
+        Content c = asked.holds().stream().sorted().findFirst().orElseThrow();
+        return switch (c) {
+            case PARTS_LIST -> "assembly/parts" + ending;
+            case PLACEMENT -> "assembly/placement" + ending;
+            case DRAWING -> "assembly/drawing" + ending;
+            default -> home(c) + file;
+        };
+    }
+
+    /** The folder of a cut that holds them, with its slash. */
+    private static String home(Content c) {
+        return switch (c) {
+            case FABRICATION -> "fabrication/";
+            case STENCIL -> "stencil/";
+            case PANEL -> "panel/";
+            case PARTS_LIST, PLACEMENT, DRAWING -> "assembly/";
+            case PROGRAMS -> "milling/";
+            case MECHANICAL -> "mechanical/";
+            case REPORT -> "";
+        };
+    }
+
+    /**
+     * Whether two parcels of one name hold the same but for the stamps of their cuts.
+     *
+     * @param aAt and {@code bAt}, when each cut was made, ISO 8601, UTC
+     */
+    public static boolean isSame(String file, byte[] a, String aAt, byte[] b, String bAt) {
+        if (!file.endsWith(".zip")) {
+            return Stamp.isSame(file, a, aAt, b, bAt);
+        }
+        Map<String, byte[]> one = CutZip.all(a);
+        Map<String, byte[]> other = CutZip.all(b);
+        return one.keySet().equals(other.keySet())
+                && one.keySet().stream()
+                        .allMatch(p -> Stamp.isSame(p, one.get(p), aAt, other.get(p), bAt));
+    }
+
     private static List<OutputFile> filled(Parcel p, List<OutputFile> made) {
         return made.stream()
                 .filter(f -> p.holds().stream().anyMatch(c -> isOf(c, f.path())))
@@ -90,7 +166,7 @@ public final class Parcels {
         Set<String> folders =
                 files.stream()
                         .map(f -> f.path().substring(0, f.path().indexOf('/') + 1))
-                        .collect(Collectors.toSet());
+                        .collect(toSet());
         return folders.size() == 1 ? folders.iterator().next() : "";
     }
 

@@ -7,11 +7,16 @@ import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.time.Instant;
 import java.time.ZoneOffset;
+import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.GregorianCalendar;
+import java.util.Iterator;
+import java.util.List;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.PDPageContentStream;
+import org.apache.pdfbox.pdmodel.common.PDStream;
 import org.apache.pdfbox.pdmodel.font.PDType1Font;
 import org.apache.pdfbox.pdmodel.font.Standard14Fonts;
 
@@ -25,6 +30,8 @@ public final class Stamp {
     private static final String UNITS = "%MOMM*%\n";
     private static final String JOB_HEADER = "\"Header\": {";
     private static final String DRILL_ATTRIBUTE = "; #@! TF.";
+
+    private static final String DRAWING = "drawing.pdf";
 
     private static final float LETTERS = 8;
     private static final float MARGIN = 45;
@@ -60,10 +67,48 @@ public final class Stamp {
                     "\n    \"CreationDate\": \"" + at + "\",");
         }
         if (path.endsWith(".pdf")) {
-            String said = path.endsWith("drawing.pdf") ? title : "";
+            String said = path.endsWith(DRAWING) ? title : "";
             return new OutputFile(path, pdf(file.content(), at, said), file.purpose());
         }
         return file;
+    }
+
+    /**
+     * Whether two stamped files are the same but for the stamps that {@link #on} wrote into them.
+     *
+     * @param aAt and {@code bAt}, when each was made, as it was stamped
+     */
+    static boolean isSame(String path, byte[] a, String aAt, byte[] b, String bAt) {
+        if (Arrays.equals(a, b)) {
+            return true;
+        }
+        if (path.endsWith(".pdf")) {
+            return pages(path, a).equals(pages(path, b));
+        }
+        // One character a byte, so that nothing is lost of a file that is no text.
+        String other = new String(b, StandardCharsets.ISO_8859_1).replace(bAt, aAt);
+        return new String(a, StandardCharsets.ISO_8859_1).equals(other);
+    }
+
+    /** What is drawn on each page but for the title block, which is the last that was put on it. */
+    private static List<String> pages(String path, byte[] pdf) {
+        List<String> all = new ArrayList<>();
+        try (PDDocument document = Loader.loadPDF(pdf)) {
+            for (PDPage page : document.getPages()) {
+                List<String> drawn = new ArrayList<>();
+                for (Iterator<PDStream> i = page.getContentStreams(); i.hasNext(); ) {
+                    byte[] content = i.next().toByteArray();
+                    drawn.add(new String(content, StandardCharsets.ISO_8859_1));
+                }
+                if (path.endsWith(DRAWING)) {
+                    drawn.remove(drawn.size() - 1);
+                }
+                all.add(page.getMediaBox() + " " + drawn);
+            }
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+        return all;
     }
 
     /** The file with a line put in, so far after the first place of some text. */

@@ -72,7 +72,17 @@ final class BoardsInPack {
             for (int k = i + 1; k < edges.size(); k++) {
                 Envelope small = outlines.get(edges.get(i));
                 Envelope large = outlines.get(edges.get(k));
-                if (isOther(small, large) && bothFilled(small, large, pictures)) {
+                boolean several =
+                        isOther(small, large) && bothFilled(small, large, pictures)
+                                || isElsewhere(small, large)
+                                        && eachItsOwn(
+                                                byName(
+                                                        readings.keySet(),
+                                                        edges.get(i),
+                                                        edges.get(k)),
+                                                outlines,
+                                                pictures);
+                if (several) {
                     return groups(readings, edges.get(i), edges.get(k), outlines, pictures);
                 }
             }
@@ -101,6 +111,14 @@ final class BoardsInPack {
                 || !a.intersects(b);
     }
 
+    /** Whether two outlines are not the same, drawn twice: of one board there is one. */
+    private static boolean isElsewhere(Envelope a, Envelope b) {
+        return Math.abs(a.getMinX() - b.getMinX()) > SLACK_NM
+                || Math.abs(a.getMinY() - b.getMinY()) > SLACK_NM
+                || Math.abs(a.getMaxX() - b.getMaxX()) > SLACK_NM
+                || Math.abs(a.getMaxY() - b.getMaxY()) > SLACK_NM;
+    }
+
     /** Whether each outline has pictures of its own: within it and filling it. */
     private static boolean bothFilled(
             Envelope small, Envelope large, Map<String, Envelope> pictures) {
@@ -112,6 +130,39 @@ final class BoardsInPack {
                         .filter(p -> fills(p, large) && !within(p, small))
                         .count();
         return own >= FEWEST_FILES && other >= FEWEST_FILES && beyond >= 2;
+    }
+
+    /**
+     * Whether the pictures of each named group lie on its own outline, and those of the larger one
+     * go beyond the smaller: boards with one or two pictures each are told apart so.
+     */
+    private static boolean eachItsOwn(
+            List<Group> named, Map<String, Envelope> outlines, Map<String, Envelope> pictures) {
+        List<Envelope> edges = new ArrayList<>();
+        List<List<Envelope>> own = new ArrayList<>();
+        for (Group g : named) {
+            List<Envelope> edge = of(outlines, g);
+            List<Envelope> its = of(pictures, g);
+            if (edge.size() != 1
+                    || !its.stream().allMatch(p -> within(p, edge.get(0)))
+                    || its.stream().noneMatch(p -> fills(p, edge.get(0)))) {
+                return false;
+            }
+            edges.add(edge.get(0));
+            own.add(its);
+        }
+        if (edges.isEmpty()) {
+            return false;
+        }
+        int larger = edges.get(0).getArea() > edges.get(1).getArea() ? 0 : 1;
+        return own.get(larger).stream().anyMatch(p -> !within(p, edges.get(1 - larger)));
+    }
+
+    private static List<Envelope> of(Map<String, Envelope> all, Group group) {
+        return all.entrySet().stream()
+                .filter(e -> group.files.contains(e.getKey()))
+                .map(Map.Entry::getValue)
+                .toList();
     }
 
     /** Whether something lies on a board, or half a millimetre beside it at most. */

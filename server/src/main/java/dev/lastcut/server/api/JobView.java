@@ -34,7 +34,8 @@ import org.locationtech.jts.geom.Envelope;
 /**
  * Everything the interface shows of a job but its pictures and findings. {@code stamp} changes when
  * anything changes that a check depends on; {@code version} is that of the ticket, {@code leftOut}
- * what of the ticket before did not fit this revision.
+ * what of the ticket before did not fit this revision; {@code cutStands} when the newest cut is
+ * what would be cut now, but for what is ordered of it.
  */
 record JobView(
         long id,
@@ -60,7 +61,8 @@ record JobView(
         List<String> drillFormats,
         CheckSummary check,
         List<ReviewJson> reviews,
-        int cuts) {
+        int cuts,
+        boolean cutStands) {
 
     /**
      * The finishing touches: how many are listed, how many are switched on and not done, and a word
@@ -214,7 +216,8 @@ record JobView(
             TouchSummary touches,
             CheckSummary check,
             List<ReviewJson> reviews,
-            int cuts) {
+            int cuts,
+            boolean cutStands) {
         Board board = geometry.board();
         List<LayerView> layers = new ArrayList<>();
         for (int i = 0; i < board.layers().size(); i++) {
@@ -251,7 +254,8 @@ record JobView(
                 DrillFormat.ALL.stream().map(DrillFormat::words).toList(),
                 check,
                 reviews,
-                cuts);
+                cuts,
+                cutStands);
     }
 
     private static FileView file(SourceFile f) {

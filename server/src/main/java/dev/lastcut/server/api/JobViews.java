@@ -13,6 +13,7 @@ import dev.lastcut.server.jobs.OutputService;
 import dev.lastcut.server.jobs.TicketService;
 import dev.lastcut.server.kit.KitService;
 import dev.lastcut.server.report.ReviewJson;
+import dev.lastcut.server.store.CutStore;
 import java.util.List;
 import java.util.Optional;
 import org.springframework.stereotype.Component;
@@ -45,6 +46,7 @@ class JobViews {
         Optional<CapabilitySheet> sheet = jobs.sheet(id);
         Optional<Assignments> who =
                 sheet.map(s -> Assignments.of(board, s, ticket.order(), ticket.parts()));
+        List<CutStore.Cut> cuts = outputs.cuts(id);
         Optional<CheckRun> run = checks.lastCheck(id);
         return JobView.of(
                 jobs.job(id),
@@ -64,7 +66,8 @@ class JobViews {
                         .stream()
                         .map(ReviewJson::of)
                         .toList(),
-                outputs.cuts(id).size());
+                cuts.size(),
+                !cuts.isEmpty() && outputs.stands(id, cuts.get(0)));
     }
 
     private JobView.TouchSummary touches(long id) {

@@ -2,9 +2,6 @@ package dev.lastcut.server.api;
 
 import dev.lastcut.core.capability.CapabilitySheet;
 import dev.lastcut.core.capability.Carriage;
-import dev.lastcut.core.capability.Exclusion;
-import dev.lastcut.core.capability.Limit;
-import dev.lastcut.core.capability.LimitKey;
 import dev.lastcut.core.capability.Order;
 import dev.lastcut.core.capability.OrderMark;
 import dev.lastcut.core.capability.OrderOption;
@@ -16,6 +13,7 @@ import dev.lastcut.core.geometry.Length;
 import dev.lastcut.core.panel.Panel;
 import dev.lastcut.core.panel.PanelAsk;
 import dev.lastcut.core.quote.JobQuote;
+import dev.lastcut.core.quote.OrderChoices;
 import dev.lastcut.core.ticket.Ticket;
 import dev.lastcut.server.jobs.JobService;
 import dev.lastcut.server.report.QuoteJson;
@@ -51,7 +49,7 @@ class OrderController {
     record OrderView(
             int quantity,
             QuoteJson quote,
-            List<OrderOptionView> options,
+            List<OrderChoices.OrderChoice> options,
             OrderMarkView mark,
             String arrives,
             String cutOff,
@@ -65,20 +63,6 @@ class OrderController {
         }
     }
 
-    /** One option and its values, the shop's usual one first. */
-    record OrderOptionView(
-            String id, String title, String unit, String chosen, List<OrderValueView> values) {}
-
-    /**
-     * What choosing a value would do.
-     *
-     * @param money to the total, against what is chosen now
-     * @param limits numbers that would be others, in words
-     * @param excluded why the shop does not make it with the rest; empty when it does
-     */
-    record OrderValueView(
-            String value, double money, int days, List<String> limits, List<String> excluded) {}
-
     @GetMapping
     OrderView view(@PathVariable long id) {
         Ticket ticket = jobs.ticket(id);
@@ -91,19 +75,10 @@ class OrderController {
         Optional<Panel> panel =
                 jobs.panel(id).map(p -> p.on(geometry)).flatMap(PanelAsk.Laid::panel);
         Asked asked = new Asked(geometry, sheet.get(), ticket, panel);
-        List<OrderOptionView> options = new ArrayList<>();
-        for (OrderOption o : OrderOption.values()) {
-            if (sheet.get().options().containsKey(o)) {
-                options.add(asked.option(o));
-            }
-        }
-        if (!sheet.get().price().carriage().isEmpty()) {
-            options.add(asked.carriage());
-        }
         return new OrderView(
                 ticket.order().quantity(),
                 asked.quote(ticket.order()).map(QuoteJson::of).orElse(null),
-                options,
+                asked.choices(),
                 ticket.order().mark().map(OrderMarkView::of).orElse(null),
                 asked.quote(ticket.order()).map(asked::arrives).orElse(null),
                 sheet.get().calendar().cutOff().map(LocalTime::toString).orElse(null),
@@ -144,84 +119,9 @@ class OrderController {
                     .toString();
         }
 
-        private int layers() {
-            return geometry.board().copper().size();
-        }
-
-        OrderOptionView option(OrderOption o) {
-            Order now = ticket.order();
-            List<OrderValueView> values = new ArrayList<>();
-            Optional<Quote> before = quote(now);
-            List<Exclusion> already = sheet.excluded(now, layers());
-            for (String v : sheet.options().get(o)) {
-                values.add(value(now, before, already, now.with(o, v), v));
-            }
-            return new OrderOptionView(
-                    o.id(), o.title(), o.unit(), sheet.value(o, now).orElse(""), values);
-        }
-
-        /** Chosen like an option, though no file depends on it. */
-        OrderOptionView carriage() {
-            Order now = ticket.order();
-            Optional<Quote> before = quote(now);
-            List<OrderValueView> values =
-                    sheet.price().carriage().stream()
-                            .map(
-                                    c ->
-                                            value(
-                                                    now,
-                                                    before,
-                                                    List.of(),
-                                                    now.sent(Optional.of(c.name())),
-                                                    c.name()))
-                            .toList();
-            String chosen = sheet.price().carriage(now).map(Carriage::name).orElse("");
-            return new OrderOptionView("carriage", "Carriage", "", chosen, values);
-        }
-
-        private OrderValueView value(
-                Order now, Optional<Quote> before, List<Exclusion> already, Order then, String v) {
-            Optional<Quote> after = quote(then);
-            double money =
-                    before.isEmpty() || after.isEmpty()
-                            ? 0
-                            : Math.round((after.get().total() - before.get().total()) * 100)
-                                    / 100.0;
-            int days =
-                    before.isEmpty() || after.isEmpty()
-                            ? 0
-                            : after.get().days() - before.get().days();
-            List<String> excluded =
-                    sheet.excluded(then, layers()).stream()
-                            .filter(x -> !already.contains(x) || now.equals(then))
-                            .map(Asked::words)
-                            .toList();
-            return new OrderValueView(v, money, days, limits(now, then), excluded);
-        }
-
-        private static String words(Exclusion x) {
-            return x.words() + ": " + x.why();
-        }
-
-        private List<String> limits(Order now, Order then) {
-            List<String> all = new ArrayList<>();
-            for (LimitKey k : LimitKey.values()) {
-                Optional<Limit> a = sheet.limit(k, now, layers());
-                Optional<Limit> b = sheet.limit(k, then, layers());
-                if (b.isPresent() && !a.equals(b)) {
-                    all.add(
-                            k.title()
-                                    + " "
-                                    + number(b.get())
-                                    + a.map(l -> " instead of " + number(l)).orElse(""));
-                }
-            }
-            return all;
-        }
-
-        private static String number(Limit l) {
-            String n = Length.shortMm(l.value());
-            return l.hasNoUnit() ? n : n + " " + l.unit();
+        List<OrderChoices.OrderChoice> choices() {
+            int layers = geometry.board().copper().size();
+            return new OrderChoices(sheet, ticket.order(), layers, this::quote).all();
         }
     }
 }

@@ -8,6 +8,7 @@ import dev.lastcut.core.assembly.Variants;
 import dev.lastcut.core.board.Board;
 import dev.lastcut.core.board.Hole;
 import dev.lastcut.core.board.Mounting;
+import dev.lastcut.core.board.Role;
 import dev.lastcut.core.board.Side;
 import dev.lastcut.core.board.SourceFile;
 import dev.lastcut.core.capability.Assembly;
@@ -17,40 +18,38 @@ import dev.lastcut.core.capability.OrderOption;
 import dev.lastcut.core.capability.Quote;
 import dev.lastcut.core.check.Finding;
 import dev.lastcut.core.connectivity.BoardGeometry;
-import dev.lastcut.core.cut.CutZip;
 import dev.lastcut.core.cut.Manifest;
-import dev.lastcut.core.cut.Verification;
-import dev.lastcut.core.cut.Verification.Fault;
 import dev.lastcut.core.geometry.Length;
 import dev.lastcut.core.intake.Intake;
 import dev.lastcut.core.intake.Pack;
 import dev.lastcut.core.intake.Pack.PackFile;
-import dev.lastcut.core.intake.PackReader;
 import dev.lastcut.core.intake.UnusablePackException;
 import dev.lastcut.core.job.JobPipeline;
 import dev.lastcut.core.job.PanelBoardSource;
 import dev.lastcut.core.panel.PanelPlan;
 import dev.lastcut.core.quote.JobQuote;
+import dev.lastcut.core.quote.OrderChoices;
 import dev.lastcut.core.ticket.Ticket;
 import dev.lastcut.core.ticket.TicketDependencies;
 import dev.lastcut.server.counter.HouseShelf;
+import dev.lastcut.server.desk.Delivery.RefusedDeliveryException;
 import dev.lastcut.server.orders.DeskOrder.DeskQuestion;
 import dev.lastcut.server.orders.DeskParts;
 import dev.lastcut.server.orders.DeskReading;
 import dev.lastcut.server.orders.DeskReading.DeskBoard;
 import dev.lastcut.server.orders.DeskReading.DeskFile;
 import dev.lastcut.server.orders.DeskReading.DeskFinding;
+import dev.lastcut.server.orders.DeskReading.DeskParcel;
 import dev.lastcut.server.report.QuoteJson;
-import dev.lastcut.server.sheets.SheetJson;
-import dev.lastcut.server.sheets.SheetLibrary;
-import dev.lastcut.server.ticket.BadTicketException;
-import dev.lastcut.server.ticket.Tickets;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.locationtech.jts.geom.Envelope;
 
@@ -59,98 +58,40 @@ final class DeskReader {
     private static final String PANEL = "panel/";
     private static final String MADE_OF = "fabrication/";
     private static final String TABLES = "assembly/(parts|placement[a-z-]*)\\.csv";
-    private static final String SHEET = "sheet.json";
-    private static final String TICKET = "ticket.json";
 
-    private final SheetLibrary shops = new SheetLibrary();
+    private static final int MOST_THINGS = 4;
+
     private final HouseShelf shelf = new HouseShelf();
+    private final Unpacking unpacking;
+
+    /** One that has no parcels: uploads are whole zips. */
+    DeskReader() {
+        this(sha256 -> Optional.empty());
+    }
+
+    /**
+     * @param parcels what was sent before, by its SHA-256
+     */
+    DeskReader(Function<String, Optional<byte[]>> parcels) {
+        unpacking = new Unpacking(parcels);
+    }
 
     /** What was read, and what else is kept of it. */
     record Read(DeskReading reading, List<DeskQuestion> questions, Map<String, byte[]> pictures) {}
 
-    Read read(byte[] zip) {
-        return read(zip, Optional.empty());
-    }
-
     /**
-     * @param before a whole upload that this one adds to
+     * @param upload a zip, or a packing list
      */
-    Read read(byte[] zip, Optional<byte[]> before) {
-        String sha256 = Manifest.sha256(zip);
+    Read read(byte[] upload) {
+        String sha256 = Manifest.sha256(upload);
         try {
-            if (before.isEmpty()) {
-                return read(sha256, zip, "");
-            }
-            Optional<Fault> broken =
-                    Verification.of(zip).faults().stream()
-                            .filter(f -> f.kind() == Verification.Kind.CUT_OFF)
-                            .findFirst();
-            if (broken.isPresent()) {
-                return refused(sha256, zip, broken.get().says());
-            }
-            Map<String, byte[]> now = CutZip.all(zip);
-            byte[] whole = PartialUpload.whole(before.get(), now);
-            String came =
-                    now.size() + " files arrived, the others are those of the upload before. ";
-            return read(sha256, whole, came);
-        } catch (UnusablePackException | SheetJson.BadSheetException | BadTicketException e) {
-            return refused(sha256, zip, e.getMessage());
+            return new One(unpacking.unpack(sha256, upload)).read();
+        } catch (RefusedDeliveryException | UnusablePackException e) {
+            return new Read(
+                    DeskReading.of(sha256, upload.length, DeskReading.REFUSED, e.getMessage()),
+                    List.of(),
+                    Map.of());
         }
-    }
-
-    private static Read refused(String sha256, byte[] zip, String sentence) {
-        return new Read(
-                DeskReading.of(sha256, zip.length, DeskReading.REFUSED, sentence),
-                List.of(),
-                Map.of());
-    }
-
-    private Read read(String sha256, byte[] zip, String came)
-            throws UnusablePackException, SheetJson.BadSheetException, BadTicketException {
-        Verification held = Verification.of(zip);
-        Optional<Fault> fault =
-                held.faults().stream()
-                        .filter(f -> f.kind() != Verification.Kind.MANIFEST)
-                        .findFirst();
-        if (fault.isPresent()) {
-            return refused(sha256, zip, "It is not as its manifest says. " + fault.get().says());
-        }
-        Pack pack = PackReader.fromZip("the upload", zip);
-        Map<String, byte[]> files = new LinkedHashMap<>();
-        pack.files().forEach(f -> files.put(f.path(), f.content()));
-        Optional<CapabilitySheet> shop = shop(files);
-        if (shop.isEmpty()) {
-            return refused(
-                    sha256,
-                    zip,
-                    "There is no sheet.json in it, so nobody knows which shop it is for. Upload a"
-                            + " cut as it was made.");
-        }
-        if (shop.get().isMill()) {
-            return refused(
-                    sha256,
-                    zip,
-                    shop.get().name() + " is a mill: what is made there is not ordered here.");
-        }
-        Ticket ticket = files.containsKey(TICKET) ? Tickets.parse(files.get(TICKET)) : Ticket.BLANK;
-        return new One(sha256, zip, shop.get(), ticket)
-                .read(files, held.isWhole() ? checked(held, came) : "It has no manifest to go by.");
-    }
-
-    private static String checked(Verification held, String came) {
-        return came.isEmpty()
-                ? "All " + held.files() + " files arrived as their manifest lists them."
-                : came + "All " + held.files() + " are as their manifest lists them.";
-    }
-
-    /** The desk's own sheet of the shop, or what was uploaded of a shop it does not know. */
-    private Optional<CapabilitySheet> shop(Map<String, byte[]> files)
-            throws SheetJson.BadSheetException {
-        if (!files.containsKey(SHEET)) {
-            return Optional.empty();
-        }
-        CapabilitySheet said = SheetJson.parse(files.get(SHEET));
-        return shops.find(said.id()).or(() -> Optional.of(said));
     }
 
     /**
@@ -174,81 +115,127 @@ final class DeskReader {
         return new BoardGeometry(Intake.open(new Pack(name, own)));
     }
 
-    /** One upload that is being read. */
+    /** The same of files from anywhere: all of them may be part of it. */
+    private static BoardGeometry plain(Map<String, byte[]> files) throws UnusablePackException {
+        List<PackFile> all = new ArrayList<>();
+        files.forEach((path, content) -> all.add(new PackFile(path, content)));
+        return new BoardGeometry(Intake.open(new Pack("the delivery", all)));
+    }
+
+    /** One delivery that is being read. */
     private final class One {
-        private final String sha256;
-        private final byte[] zip;
-        private final CapabilitySheet shop;
+        private final Delivery delivery;
         private final Ticket ticket;
         private final List<DeskBoard> boards = new ArrayList<>();
-        private final Map<String, String> takenFor = new LinkedHashMap<>();
+        private final Map<String, Role> roles = new LinkedHashMap<>();
         private final Map<String, String> because = new LinkedHashMap<>();
         private final Map<String, byte[]> pictures = new LinkedHashMap<>();
 
-        One(String sha256, byte[] zip, CapabilitySheet shop, Ticket ticket) {
-            this.sha256 = sha256;
-            this.zip = zip;
-            this.shop = shop;
+        One(Delivery delivery) {
+            this.delivery = delivery;
             // What the maker left aside beyond the shop's limits is the maker's own affair.
             this.ticket =
-                    Ticket.BLANK
-                            .withShop(shop.id())
-                            .with(
-                                    d -> {
-                                        d.order = ticket.order();
-                                        d.parts = ticket.parts();
-                                        d.panel = ticket.panel();
-                                    });
+                    Ticket.BLANK.with(
+                            d -> {
+                                d.shop = delivery.shop().map(CapabilitySheet::id);
+                                d.order = delivery.ticket().order();
+                                d.parts = delivery.ticket().parts();
+                                d.panel = delivery.ticket().panel();
+                            });
         }
 
-        Read read(Map<String, byte[]> files, String check) throws UnusablePackException {
-            BoardGeometry board = board("board", "", files);
-            Quote.Pieces pieces = pieces(board, ticket.order().quantity(), 1, "board");
-            Optional<PanelPlan> plan = ticket.panel();
-            boolean panel = files.keySet().stream().anyMatch(p -> p.startsWith(PANEL + MADE_OF));
-            if (panel) {
-                BoardGeometry whole = board("panel", PANEL, files);
-                int each = plan.map(PanelPlan::own).filter(n -> n > 0).orElse(1);
-                pieces = pieces(whole, ticket.order().quantity(), each, "panel");
-            }
-            Ticket order = ticket.with(d -> d.panel = Optional.empty());
-            List<Finding> findings =
-                    JobPipeline.check(
-                                    board,
-                                    shop,
-                                    new TicketDependencies(order),
-                                    PanelBoardSource.NONE,
-                                    (done, of, title) -> {},
-                                    () -> false)
-                            .findings();
-            DeskParts parts = parts(board).orElse(null);
+        Read read() throws UnusablePackException, RefusedDeliveryException {
+            BoardGeometry board = board("board", "");
+            Open open = new Open(board, delivery, ticket);
+            open.refuseWhatDoesNotFit();
+            boolean panel =
+                    delivery.files().keySet().stream().anyMatch(p -> p.startsWith(PANEL + MADE_OF));
+            BoardGeometry made = panel ? board("panel", PANEL) : board;
+            int each = panel ? ticket.panel().map(PanelPlan::own).orElse(1) : 1;
+            Optional<CapabilitySheet> shop = delivery.shop();
+            List<Finding> findings = shop.map(s -> findings(board, s)).orElse(List.of());
+            DeskParts parts = shop.flatMap(s -> parts(board, s)).orElse(null);
             List<DeskQuestion> questions = Engineer.questions(findings, parts);
-            QuoteJson quote =
-                    board.boardArea().isEmpty()
-                            ? null
-                            : QuoteJson.of(
-                                    JobQuote.of(
-                                            board, shop, ticket.order(), ticket.parts(), pieces));
+            Function<Order, Optional<Quote>> quote =
+                    o ->
+                            shop.filter(x -> !board.boardArea().isEmpty())
+                                    .map(
+                                            x ->
+                                                    JobQuote.of(
+                                                            board,
+                                                            x,
+                                                            o,
+                                                            ticket.parts(),
+                                                            pieces(made, o, each, panel)));
+            Order order = ticket.order();
             return new Read(
                     new DeskReading(
-                            sha256,
-                            zip.length,
+                            delivery.sha256(),
+                            delivery.bytes(),
                             DeskReading.READ,
                             "",
-                            check,
-                            ordered(),
-                            files.keySet().stream().map(this::file).toList(),
+                            delivery.check(),
+                            shop.map(this::ordered).orElse(List.of()),
+                            delivery.files().keySet().stream().map(this::file).toList(),
                             boards,
                             findings.stream().map(One::finding).toList(),
-                            quote,
+                            quote.apply(order).map(QuoteJson::of).orElse(null),
                             parts,
-                            questions.size()),
+                            questions.size(),
+                            delivery.parcels().stream().map(this::parcel).toList(),
+                            open.asks(),
+                            order.quantity(),
+                            shop.map(s -> choices(s, order, board, quote)).orElse(List.of())),
                     questions,
                     pictures);
         }
 
+        private static List<OrderChoices.OrderChoice> choices(
+                CapabilitySheet shop,
+                Order order,
+                BoardGeometry board,
+                Function<Order, Optional<Quote>> quote) {
+            return new OrderChoices(shop, order, board.board().copper().size(), quote).all();
+        }
+
+        private List<Finding> findings(BoardGeometry board, CapabilitySheet shop) {
+            Ticket single = ticket.with(d -> d.panel = Optional.empty());
+            return JobPipeline.check(
+                            board,
+                            shop,
+                            new TicketDependencies(single),
+                            PanelBoardSource.NONE,
+                            (done, of, title) -> {},
+                            () -> false)
+                    .findings();
+        }
+
+        /** What came in a parcel: each thing once, copper first, the first few by name. */
+        private DeskParcel parcel(Delivery.Arrived a) {
+            List<String> things =
+                    a.paths().stream()
+                            .map(roles::get)
+                            .filter(Objects::nonNull)
+                            .filter(r -> !r.equals(Role.NOT_PART))
+                            .sorted(Comparator.comparing(Role::kind).thenComparing(Role::words))
+                            .map(Role::words)
+                            .distinct()
+                            .toList();
+            int more = things.size() - MOST_THINGS;
+            String named =
+                    String.join(", ", things.subList(0, Math.min(MOST_THINGS, things.size())));
+            return new DeskParcel(
+                    a.item().name(),
+                    a.bytes(),
+                    a.item().cut(),
+                    a.paths().size(),
+                    things.isEmpty()
+                            ? beside(a.paths().iterator().next())
+                            : named + (more > 0 ? " and " + more + " more" : ""));
+        }
+
         /** What a house that fits parts makes of the tables. */
-        private Optional<DeskParts> parts(BoardGeometry board) {
+        private Optional<DeskParts> parts(BoardGeometry board, CapabilitySheet shop) {
             Set<Side> sides = shop.fittedSides(ticket.order());
             if (sides.isEmpty() || shop.assembly().isEmpty()) {
                 return Optional.empty();
@@ -305,7 +292,7 @@ final class DeskReader {
         private DeskFile file(String path) {
             return new DeskFile(
                     path,
-                    takenFor.getOrDefault(path, beside(path)),
+                    roles.containsKey(path) ? roles.get(path).words() : beside(path),
                     because.getOrDefault(path, ""));
         }
 
@@ -313,12 +300,14 @@ final class DeskReader {
             return path.contains("stencil/") ? "the stencil" : "kept with the order, not made of";
         }
 
-        private BoardGeometry board(String name, String folder, Map<String, byte[]> files)
-                throws UnusablePackException {
-            BoardGeometry geometry = DeskReader.board(name, folder, files);
+        private BoardGeometry board(String name, String folder) throws UnusablePackException {
+            BoardGeometry geometry =
+                    delivery.plain()
+                            ? plain(delivery.files())
+                            : DeskReader.board(name, folder, delivery.files());
             Board read = geometry.board();
             for (SourceFile f : read.files()) {
-                takenFor.put(folder + f.path(), f.role().words());
+                roles.put(folder + f.path(), f.role());
                 because.put(folder + f.path(), f.evidence());
             }
             List<String> names = new ArrayList<>();
@@ -354,16 +343,21 @@ final class DeskReader {
         }
 
         private String value(OrderOption option) {
-            return shop.value(option, ticket.order()).orElse("");
+            return delivery.shop().flatMap(s -> s.value(option, ticket.order())).orElse("");
         }
 
         private static Quote.Pieces pieces(
-                BoardGeometry geometry, int boards, int each, String what) {
-            Envelope e = geometry.boardArea().getEnvelopeInternal();
-            return JobQuote.pieces(boards, each, e.getWidth(), e.getHeight(), what);
+                BoardGeometry made, Order order, int each, boolean panel) {
+            Envelope e = made.boardArea().getEnvelopeInternal();
+            return JobQuote.pieces(
+                    order.quantity(),
+                    Math.max(1, each),
+                    e.getWidth(),
+                    e.getHeight(),
+                    panel ? "panel" : "board");
         }
 
-        private List<String> ordered() {
+        private List<String> ordered(CapabilitySheet shop) {
             List<String> all = new ArrayList<>();
             all.add(ticket.order().quantity() + " boards by " + shop.name());
             Order order = ticket.order();

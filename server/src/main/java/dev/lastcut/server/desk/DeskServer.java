@@ -1,6 +1,5 @@
 package dev.lastcut.server.desk;
 
-import dev.lastcut.core.cut.CutZip;
 import dev.lastcut.core.cut.Manifest;
 import dev.lastcut.server.orders.DeskOrder;
 import dev.lastcut.server.orders.DeskOrder.Answered;
@@ -8,12 +7,14 @@ import dev.lastcut.server.orders.DeskOrder.DeskQuestion;
 import dev.lastcut.server.orders.DeskOrder.DeskStep;
 import dev.lastcut.server.orders.DeskOrder.Wanted;
 import dev.lastcut.server.orders.DeskReading;
+import dev.lastcut.server.orders.PackingList;
 import dev.lastcut.server.report.Json;
 import dev.lastcut.server.report.QuoteJson;
 import dev.lastcut.server.standin.FaultMode;
 import dev.lastcut.server.standin.LoopbackServer;
 import dev.lastcut.server.standin.LoopbackServer.Answer;
 import dev.lastcut.server.standin.LoopbackServer.Asked;
+import dev.lastcut.server.standin.LoopbackServer.NotTakenException;
 import dev.lastcut.server.standin.Stand;
 import dev.lastcut.server.work.Daemons;
 import java.io.IOException;
@@ -47,7 +48,7 @@ public final class DeskServer implements Stand.Service {
     private final DeskStore store;
     private final OrderTimeline pace;
     private final LoopbackServer server;
-    private final DeskReader reader = new DeskReader();
+    private final DeskReader reader;
     private final ExecutorService reading =
             Executors.newSingleThreadExecutor(new Daemons("desk-reader"));
     private final Set<String> underWay = ConcurrentHashMap.newKeySet();
@@ -59,10 +60,12 @@ public final class DeskServer implements Stand.Service {
      */
     public DeskServer(int port, Path file, Duration step) {
         store = new DeskStore(file);
+        reader = new DeskReader(store::parcel);
         pace = new OrderTimeline(step);
         FaultMode mood = new FaultMode("desk");
         server =
                 new LoopbackServer("desk", port)
+                        .at("/parcels", mood.over(this::parcels))
                         .at("/uploads", mood.over(this::uploads))
                         .at("/orders", mood.over(this::orders))
                         .at("/mood", mood::change)
@@ -83,10 +86,7 @@ public final class DeskServer implements Stand.Service {
 
     private Answer uploads(Asked asked) throws IOException {
         String[] steps = asked.path().split("/");
-        String sha256 = steps[0];
-        if (!sha256.matches(HASH)) {
-            throw new IllegalArgumentException("an upload is named by the SHA-256 of its bytes");
-        }
+        String sha256 = named(steps[0]);
         if (asked.method().equals("PUT")) {
             return upload(sha256, asked);
         }
@@ -102,21 +102,53 @@ public final class DeskServer implements Stand.Service {
         return reading(sha256, bytes.get());
     }
 
+    /** A parcel: files that a packing list names later, with others. */
+    private Answer parcels(Asked asked) throws IOException {
+        String sha256 = named(asked.path());
+        if (asked.method().equals("PUT")) {
+            byte[] bytes = sent(asked, sha256);
+            store.parcel(sha256, bytes);
+            return Answer.json(200, new Kept(sha256, bytes.length));
+        }
+        return store.parcel(sha256)
+                .map(b -> Answer.json(200, new Kept(sha256, b.length)))
+                .orElse(Answer.fault(404, "no parcel of this hash was sent"));
+    }
+
+    /** A parcel that is here. */
+    private record Kept(String sha256, long bytes) {}
+
     private Answer upload(String sha256, Asked asked) throws IOException {
+        byte[] bytes = sent(asked, sha256);
+        if (Unpacking.isList(bytes)) {
+            for (PackingList.Item p : Unpacking.list(bytes).parcels()) {
+                if (store.parcel(p.sha256()).isEmpty()) {
+                    return Answer.fault(409, p.name() + " has not arrived: send it first");
+                }
+            }
+        }
+        store.upload(sha256, bytes);
+        return reading(sha256, bytes);
+    }
+
+    private static String named(String step) {
+        if (!step.matches(HASH)) {
+            throw new IllegalArgumentException("an upload is named by the SHA-256 of its bytes");
+        }
+        return step;
+    }
+
+    /** What is put, when it is what its name says. */
+    private static byte[] sent(Asked asked, String sha256) throws IOException {
         byte[] bytes = asked.body().readNBytes(MOST_BYTES + 1);
         if (bytes.length > MOST_BYTES) {
-            return Answer.fault(413, "an upload has at most " + (MOST_BYTES >> 20) + " MB");
+            throw new NotTakenException(413, "an upload has at most " + (MOST_BYTES >> 20) + " MB");
         }
         if (!Manifest.sha256(bytes).equals(sha256)) {
-            return Answer.fault(
+            throw new NotTakenException(
                     422, "what arrived is not what was sent: its hash is another. Send it again");
         }
-        String base = asked.query().get("base");
-        if (base != null && store.upload(base).isEmpty()) {
-            return Answer.fault(409, "what it adds to is not here: send the whole");
-        }
-        store.upload(sha256, bytes, base);
-        return reading(sha256, bytes);
+        return bytes;
     }
 
     private Answer reading(String sha256, byte[] bytes) {
@@ -136,8 +168,7 @@ public final class DeskServer implements Stand.Service {
 
     private void read(String sha256, byte[] bytes) {
         try {
-            Optional<byte[]> before = store.base(sha256).map(this::whole);
-            DeskReader.Read r = reader.read(bytes, before);
+            DeskReader.Read r = reader.read(bytes);
             store.read(sha256, text(r.reading()), text(r.questions()), r.pictures());
         } catch (RuntimeException | StackOverflowError | OutOfMemoryError e) {
             LOG.error("The desk could not read an upload", e);
@@ -151,14 +182,6 @@ public final class DeskServer implements Stand.Service {
         } finally {
             underWay.remove(sha256);
         }
-    }
-
-    /** An upload with all that it adds to; each one before it was kept earlier, so it ends. */
-    private byte[] whole(String sha256) {
-        byte[] bytes = store.upload(sha256).orElseThrow();
-        return store.base(sha256)
-                .map(base -> PartialUpload.whole(whole(base), CutZip.all(bytes)))
-                .orElse(bytes);
     }
 
     private static String text(Object value) {
@@ -206,6 +229,9 @@ public final class DeskServer implements Stand.Service {
                         .map(json -> parsed(json, DeskReading.class));
         if (read.isEmpty() || !read.get().state().equals(DeskReading.READ)) {
             return Answer.fault(409, "what is ordered was not uploaded, or could not be read");
+        }
+        if (!read.get().asks().isEmpty()) {
+            return Answer.fault(409, "it waits for an answer: " + read.get().asks().get(0).says());
         }
         QuoteJson quote = read.get().quote();
         if (quote == null) {

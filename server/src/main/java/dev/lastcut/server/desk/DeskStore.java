@@ -50,36 +50,36 @@ final class DeskStore implements AutoCloseable {
             Optional<Instant> answered,
             Optional<Instant> withdrawn) {}
 
-    /**
-     * Keeps an upload.
-     *
-     * @param base the upload it adds to, which is kept already; null where it is whole
-     */
-    synchronized void upload(String sha256, byte[] bytes, String base) {
-        jdbc.sql(
-                        """
-                        insert or ignore into upload (sha256, bytes, base)
-                        values (:sha, :bytes, :base)
-                        """)
+    /** Keeps a parcel. */
+    synchronized void parcel(String sha256, byte[] bytes) {
+        keep("parcel", sha256, bytes);
+    }
+
+    synchronized Optional<byte[]> parcel(String sha256) {
+        return bytes("parcel", sha256);
+    }
+
+    /** Keeps an upload. */
+    synchronized void upload(String sha256, byte[] bytes) {
+        keep("upload", sha256, bytes);
+    }
+
+    private void keep(String table, String sha256, byte[] bytes) {
+        jdbc.sql("insert or ignore into " + table + " (sha256, bytes) values (:sha, :bytes)")
                 .param("sha", sha256)
                 .param("bytes", bytes)
-                .param("base", base)
                 .update();
     }
 
-    /** The upload that an upload adds to; empty where it is whole. */
-    synchronized Optional<String> base(String sha256) {
-        return jdbc.sql("select base from upload where sha256 = :sha and base not null")
+    private Optional<byte[]> bytes(String table, String sha256) {
+        return jdbc.sql("select bytes from " + table + " where sha256 = :sha")
                 .param("sha", sha256)
-                .query((r, n) -> r.getString(1))
+                .query((r, n) -> r.getBytes(1))
                 .optional();
     }
 
     synchronized Optional<byte[]> upload(String sha256) {
-        return jdbc.sql("select bytes from upload where sha256 = :sha")
-                .param("sha", sha256)
-                .query((r, n) -> r.getBytes(1))
-                .optional();
+        return bytes("upload", sha256);
     }
 
     /** What was read of an upload; the reading, its pictures and its questions at once. */

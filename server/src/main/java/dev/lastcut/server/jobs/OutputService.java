@@ -1,6 +1,7 @@
 package dev.lastcut.server.jobs;
 
 import dev.lastcut.core.capability.CapabilitySheet;
+import dev.lastcut.core.capability.Order;
 import dev.lastcut.core.check.CheckRun;
 import dev.lastcut.core.connectivity.BoardGeometry;
 import dev.lastcut.core.cut.CutZip;
@@ -8,16 +9,22 @@ import dev.lastcut.core.cut.Manifest;
 import dev.lastcut.core.cut.OutputSet;
 import dev.lastcut.core.cut.ZipFiles;
 import dev.lastcut.core.job.JobPipeline;
+import dev.lastcut.core.quote.OrderChoices;
 import dev.lastcut.core.ticket.CutStamp;
 import dev.lastcut.core.ticket.Ticket;
 import dev.lastcut.server.report.Handover;
 import dev.lastcut.server.report.Json;
 import dev.lastcut.server.report.ManifestJson;
+import dev.lastcut.server.sheets.SheetJson;
 import dev.lastcut.server.store.BegunStore;
 import dev.lastcut.server.store.CutStore;
+import dev.lastcut.server.ticket.BadTicketException;
+import dev.lastcut.server.ticket.Tickets;
 import dev.lastcut.server.work.Task;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
+import java.util.NoSuchElementException;
 import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
 import org.springframework.stereotype.Service;
@@ -147,6 +154,28 @@ public class OutputService {
         ManifestJson manifest =
                 Json.MAPPER.readValue(cutFile(id, number, "manifest.json"), ManifestJson.class);
         return manifest.files().stream().filter(e -> e.path().startsWith("parcels/")).toList();
+    }
+
+    /**
+     * Whether a cut is what would be cut now, but for what is ordered of it: everything that its
+     * files depend on is chosen as it was.
+     */
+    public boolean stands(long id, CutStore.Cut cut) {
+        JobSnapshot now = jobs.now(id);
+        if (cut.revision() != now.revision()) {
+            return false;
+        }
+        try {
+            byte[] zip = cutZip(id, cut.number());
+            Ticket made = Tickets.takenIn(CutZip.read(zip, "ticket.json").orElseThrow());
+            CapabilitySheet sheet = SheetJson.parse(CutZip.read(zip, "sheet.json").orElseThrow());
+            Order order = OrderChoices.ofFilesMadeFor(sheet, made.order(), now.ticket().order());
+            return Arrays.equals(
+                    Tickets.write(made.with(d -> d.order = order)), Tickets.write(now.ticket()));
+        } catch (BadTicketException | SheetJson.BadSheetException | NoSuchElementException e) {
+            // A cut from before there were tickets in it.
+            return false;
+        }
     }
 
     /** One file of a cut as it was handed over. */

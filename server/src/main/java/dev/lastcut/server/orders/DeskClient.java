@@ -21,20 +21,26 @@ final class DeskClient {
         desk = new ExternalHttpService("The order desk", address, limit);
     }
 
-    /** Uploads a cut's zip; as good as once when it is done twice. */
-    DeskReading upload(byte[] zip) throws ExternalHttpException {
-        String path = "/uploads/" + Manifest.sha256(zip);
-        return reading(desk.send("PUT", path, "application/zip", zip));
+    /**
+     * Sends a parcel, unless the desk has it already.
+     *
+     * @param sha256 of its bytes
+     */
+    void parcel(String sha256, byte[] content) throws ExternalHttpException {
+        String path = "/parcels/" + sha256;
+        try {
+            desk.get(path);
+        } catch (ExternalHttpException e) {
+            if (e.status() != NOT_FOUND) {
+                throw e;
+            }
+            desk.send("PUT", path, "application/octet-stream", content);
+        }
     }
 
-    /**
-     * Uploads what is new in a cut.
-     *
-     * @param base the SHA-256 of an upload that the desk has; the rest is taken from it
-     */
-    DeskReading upload(byte[] changed, String base) throws ExternalHttpException {
-        String path = "/uploads/" + Manifest.sha256(changed) + "?base=" + base;
-        return reading(desk.send("PUT", path, "application/zip", changed));
+    /** Uploads a packing list; as good as once when it is done twice. */
+    DeskReading upload(byte[] list) throws ExternalHttpException {
+        return reading(desk.send("PUT", "/uploads/" + Manifest.sha256(list), JSON, list));
     }
 
     DeskReading reading(String sha256) throws ExternalHttpException {

@@ -7,6 +7,7 @@ import dev.lastcut.server.jobs.NotFoundException;
 import dev.lastcut.server.jobs.OutputService;
 import dev.lastcut.server.jobs.RefusedException;
 import dev.lastcut.server.orders.DeskOrder.Wanted;
+import dev.lastcut.server.orders.Shipments.Shipment;
 import dev.lastcut.server.outside.ExternalHttpException;
 import dev.lastcut.server.outside.ExternalHttpException.Kind;
 import dev.lastcut.server.report.Json;
@@ -48,6 +49,7 @@ public class OrderService {
 
     private final DeskOrderStore orders;
     private final OutputService outputs;
+    private final Shipments shipments;
     private final DeskStand stand;
     private final Duration limit;
 
@@ -58,10 +60,12 @@ public class OrderService {
     OrderService(
             DeskOrderStore orders,
             OutputService outputs,
+            Shipments shipments,
             DeskStand stand,
             @Value("${lastcut.desk.limit-ms:10000}") long limitMs) {
         this.orders = orders;
         this.outputs = outputs;
+        this.shipments = shipments;
         this.stand = stand;
         this.limit = Duration.ofMillis(limitMs);
     }
@@ -101,92 +105,97 @@ public class OrderService {
     }
 
     /**
-     * Sends a cut to the desk and waits until it has read it. Nothing is ordered by that.
+     * Sends a cut to the desk, or the files as they came, and waits until it has read them. One
+     * that it has read is sent to it again when something else is ordered of it now. Nothing is
+     * ordered by that.
      *
+     * @param cut its number, 0 for the files as they came
      * @return the order's id
      */
     public String send(long job, int cut, Task task) {
-        byte[] zip = outputs.cutZip(job, cut);
-        Row order = orders.begin(job, cut, Manifest.sha256(zip), newKey(), JobService.time());
-        if (order.state() == State.SENDING) {
-            Optional<Row> before =
-                    orders.of(job).stream()
-                            .filter(o -> o.cut() != cut && o.reading().isPresent())
-                            .findFirst();
-            send(order, zip, before, task);
+        if (cut != Shipments.AS_THEY_CAME) {
+            outputs.cutZip(job, cut);
+        }
+        Optional<Row> before =
+                orders.of(job).stream()
+                        .filter(o -> o.cut() != cut && o.reading().isPresent())
+                        .filter(o -> o.cut() != Shipments.AS_THEY_CAME)
+                        .findFirst();
+        Row order = orders.begin(job, cut, newKey(), JobService.time());
+        if (order.state() == State.SENDING || order.state() == State.READ) {
+            Shipment shipment;
+            try {
+                shipment = shipments.of(job, cut, before.flatMap(OrderService::list));
+            } catch (RefusedException e) {
+                leave(order, e.getMessage());
+                throw e;
+            }
+            if (!order.upload().equals(Manifest.sha256(shipment.bytes()))) {
+                send(order, shipment, before, task);
+            }
         }
         return String.valueOf(order.id());
     }
 
-    /** Uploads a cut; of one that follows another at the desk only what is new in it. */
-    private DeskReading upload(
-            DeskClient desk, Row order, byte[] zip, Optional<Row> before, Task task)
+    /** What was sent to the desk; empty of an order from before there were packing lists. */
+    private static Optional<PackingList> list(Row order) {
+        return order.list().map(json -> Json.MAPPER.readValue(json, PackingList.class));
+    }
+
+    /** Sends the parcels that the desk does not have, and their list. */
+    private static DeskReading upload(DeskClient desk, Shipment shipment, Task task)
             throws ExternalHttpException {
-        if (before.isPresent()) {
-            Row b = before.get();
-            byte[] changes = CutZip.changes(outputs.cutZip(order.job(), b.cut()), zip);
-            task.progress(0, 3, "sending " + kB(changes) + " of changes to the desk");
-            try {
-                return desk.upload(changes, b.upload());
-            } catch (ExternalHttpException e) {
-                if (e.status() != CONFLICT) {
-                    throw e;
-                }
+        for (PackingList.Item item : shipment.list().parcels()) {
+            byte[] content = shipment.parcels().get(item.sha256());
+            task.progress(0, 3, "sending " + item.name() + ", " + kB(content));
+            if (task.isCancelled()) {
+                throw new CancellationException("cancelled");
             }
+            desk.parcel(item.sha256(), content);
         }
-        task.progress(0, 3, "sending " + kB(zip) + " to the desk");
-        return desk.upload(zip);
+        task.progress(0, 3, "sending the packing list");
+        return desk.upload(shipment.bytes());
     }
 
     private static String kB(byte[] bytes) {
         return (bytes.length + 1023) / 1024 + " kB";
     }
 
-    private void send(Row order, byte[] zip, Optional<Row> before, Task task) {
+    private void send(Row order, Shipment shipment, Optional<Row> before, Task task) {
         long id = order.id();
         DeskClient desk = desk();
         try {
-            DeskReading reading = upload(desk, order, zip, before, task);
-            long until = System.nanoTime() + TimeUnit.MILLISECONDS.toNanos(READING_MS);
-            while (reading.state().equals(DeskReading.READING) && System.nanoTime() < until) {
-                task.progress(1, 3, "the desk reads the files");
-                if (task.isCancelled()) {
-                    throw new CancellationException("cancelled");
-                }
-                TimeUnit.MILLISECONDS.sleep(150);
-                reading = desk.reading(reading.sha256());
-            }
-            if (!reading.state().equals(DeskReading.READ)) {
+            DeskReading read = read(desk, upload(desk, shipment, task), task);
+            if (!read.state().equals(DeskReading.READ)) {
                 String why =
-                        "The order desk does not take it. "
-                                + reading.says()
-                                + " Nothing was ordered.";
-                orders.left(id, why);
+                        "The order desk does not take it. " + read.says() + " Nothing was ordered.";
+                leave(order, why);
                 throw new RefusedException(why);
             }
             task.progress(2, 3, "fetching its pictures");
             Map<String, byte[]> pictures = new LinkedHashMap<>();
-            for (DeskReading.DeskBoard b : reading.boards()) {
+            for (DeskReading.DeskBoard b : read.boards()) {
                 for (String name : b.all()) {
-                    pictures.put(name, desk.picture(reading.sha256(), name));
+                    pictures.put(name, desk.picture(read.sha256(), name));
                 }
             }
-            DeskReading read = reading;
-            String differences =
-                    text(
-                            CutZip.read(zip, "report.json")
-                                    .map(Json.MAPPER::readTree)
-                                    .map(r -> DeskDifference.between(r, read.parts()))
-                                    .orElse(List.of()));
+            String differences = text(differences(order, read));
             task.commit(
                     () -> {
-                        orders.read(id, read.sha256(), text(read), differences, pictures);
+                        orders.read(
+                                id,
+                                new DeskOrderStore.Sent(
+                                        read.sha256(),
+                                        new String(shipment.bytes(), StandardCharsets.UTF_8)),
+                                text(read),
+                                differences,
+                                pictures);
                         before.filter(b -> b.state() == State.READ)
                                 .ifPresent(b -> orders.left(b.id(), replaced(order.cut())));
                         return id;
                     });
         } catch (CancellationException e) {
-            orders.left(id, "You did not wait for the desk. Nothing was ordered.");
+            leave(order, "You did not wait for the desk. Nothing was ordered.");
             throw e;
         } catch (ExternalHttpException e) {
             String why = e.getMessage() + " Nothing was ordered. Send it again.";
@@ -196,6 +205,40 @@ public class OrderService {
             Thread.currentThread().interrupt();
             orders.fault(id, "Sending was broken off. Nothing was ordered. Send it again.");
         }
+    }
+
+    /** One that the desk has read stays as it read it; any other comes to nothing. */
+    private void leave(Row order, String why) {
+        if (order.state() == State.READ) {
+            orders.fault(order.id(), why);
+        } else {
+            orders.left(order.id(), why);
+        }
+    }
+
+    private DeskReading read(DeskClient desk, DeskReading begun, Task task)
+            throws ExternalHttpException, InterruptedException {
+        DeskReading reading = begun;
+        long until = System.nanoTime() + TimeUnit.MILLISECONDS.toNanos(READING_MS);
+        while (reading.state().equals(DeskReading.READING) && System.nanoTime() < until) {
+            task.progress(1, 3, "the desk reads the files");
+            if (task.isCancelled()) {
+                throw new CancellationException("cancelled");
+            }
+            TimeUnit.MILLISECONDS.sleep(150);
+            reading = desk.reading(reading.sha256());
+        }
+        return reading;
+    }
+
+    private List<DeskDifference> differences(Row order, DeskReading read) {
+        if (order.cut() == Shipments.AS_THEY_CAME) {
+            return List.of();
+        }
+        return CutZip.read(outputs.cutZip(order.job(), order.cut()), "report.json")
+                .map(Json.MAPPER::readTree)
+                .map(r -> DeskDifference.between(r, read.parts()))
+                .orElse(List.of());
     }
 
     private static String replaced(int cut) {
@@ -216,8 +259,14 @@ public class OrderService {
                             + MOST_NOTE
                             + ". Nothing was ordered.");
         }
+        Row before = order(id);
+        if (list(before).filter(l -> !shipments.isAsChosen(before.job(), l)).isPresent()) {
+            throw new RefusedException(
+                    "Something else is chosen than what the desk has priced. Send it to the desk"
+                            + " again, look at the price, and order then. Nothing was ordered.");
+        }
         QuoteJson quote =
-                reading(order(id))
+                reading(before)
                         .map(DeskReading::quote)
                         .orElseThrow(
                                 () ->

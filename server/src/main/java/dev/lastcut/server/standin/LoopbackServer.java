@@ -53,6 +53,17 @@ public final class LoopbackServer implements AutoCloseable {
         private static final long serialVersionUID = 1;
     }
 
+    /** What was asked is not done, for a reason in a sentence. */
+    public static final class NotTakenException extends RuntimeException {
+        private static final long serialVersionUID = 1;
+        private final int status;
+
+        public NotTakenException(int status, String sentence) {
+            super(sentence);
+            this.status = status;
+        }
+    }
+
     /** Answers what is asked; an {@link IllegalArgumentException} says what is wrong with it. */
     public interface Handler {
         Answer handle(Asked asked) throws IOException;
@@ -113,6 +124,8 @@ public final class LoopbackServer implements AutoCloseable {
                                         x.getRequestBody()));
             } catch (IllegalArgumentException e) {
                 a = Answer.fault(400, e.getMessage());
+            } catch (NotTakenException e) {
+                a = Answer.fault(e.status, e.getMessage());
             } catch (HangUp e) {
                 return;
             }

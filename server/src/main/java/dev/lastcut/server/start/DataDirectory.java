@@ -27,7 +27,7 @@ public final class DataDirectory {
     private static final String LOCK = "last-cut.lock";
 
     /** The newest shape of the database that this version knows. */
-    static final int NEWEST = 14;
+    static final int NEWEST = 15;
 
     private DataDirectory() {}
 

@@ -38,13 +38,15 @@ public class DeskOrderStore {
     /**
      * An order.
      *
-     * @param upload the SHA-256 of the cut's zip
+     * @param cut its number; 0 for the files as they came
+     * @param upload the SHA-256 of what was uploaded; empty before it was read
      * @param key what the desk knows the order by
      * @param reading what the desk read, in JSON; empty before it did
      * @param said the order as the desk said last, in JSON; empty before it has it
      * @param heard when that was
      * @param fault what went wrong last, in a sentence; empty when nothing did
      * @param differences parts that the desk would fit otherwise, in JSON
+     * @param list the packing list that was sent, in JSON; empty before it was read
      */
     public record Row(
             long id,
@@ -60,19 +62,27 @@ public class DeskOrderStore {
             Optional<String> said,
             Optional<String> heard,
             String fault,
-            String differences) {}
+            String differences,
+            Optional<String> list) {}
+
+    /**
+     * What was sent.
+     *
+     * @param upload the SHA-256 of the packing list
+     * @param list the packing list, in JSON
+     */
+    public record Sent(String upload, String list) {}
 
     /** The open order of a cut, begun if there is none. */
     @Transactional
-    public Row begin(long job, int cut, String upload, String key, String now) {
+    public Row begin(long job, int cut, String key, String now) {
         jdbc.sql(
                         """
                         insert or ignore into desk_order (job_id, cut, upload, key, state, begun)
-                        values (:job, :cut, :upload, :key, 'sending', :now)
+                        values (:job, :cut, '', :key, 'sending', :now)
                         """)
                 .param("job", job)
                 .param("cut", cut)
-                .param("upload", upload)
                 .param("key", key)
                 .param("now", now)
                 .update();
@@ -125,7 +135,8 @@ public class DeskOrderStore {
                 Optional.ofNullable(r.getString("said")),
                 Optional.ofNullable(r.getString("heard")),
                 r.getString("fault"),
-                r.getString("differences"));
+                r.getString("differences"),
+                Optional.ofNullable(r.getString("list")));
     }
 
     private static String word(State state) {
@@ -140,25 +151,18 @@ public class DeskOrderStore {
                 .update();
     }
 
-    /**
-     * The desk has read it: what it said, with its pictures.
-     *
-     * @param upload the SHA-256 of what was sent: the cut, or what was new in it
-     */
+    /** The desk has read it, for the first time or anew: what it said, with its pictures. */
     @Transactional
     public void read(
-            long id,
-            String upload,
-            String reading,
-            String differences,
-            Map<String, byte[]> pictures) {
+            long id, Sent sent, String reading, String differences, Map<String, byte[]> pictures) {
         jdbc.sql(
                         """
-                        update desk_order set state = 'read', upload = :upload,
+                        update desk_order set state = 'read', upload = :upload, list = :list,
                         reading = :reading, differences = :differences, fault = ''
-                        where id = :id and state = 'sending'
+                        where id = :id and state in ('sending', 'read')
                         """)
-                .param("upload", upload)
+                .param("upload", sent.upload())
+                .param("list", sent.list())
                 .param("reading", reading)
                 .param("differences", differences)
                 .param("id", id)
@@ -226,7 +230,8 @@ public class DeskOrderStore {
                         .param("fault", fault)
                         .param("id", id)
                         .update();
-        if (first == 1) {
+        // Files that were sent as they came are of no cut that could be handed over.
+        if (first == 1 && handed.cut() > 0) {
             cuts.hand(find(id).orElseThrow().job(), handed);
         }
     }

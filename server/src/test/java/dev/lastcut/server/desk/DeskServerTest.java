@@ -4,7 +4,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import dev.lastcut.core.cut.Manifest;
 import dev.lastcut.core.ticket.Ticket;
-import dev.lastcut.server.api.Packs;
 import dev.lastcut.server.orders.DeskOrder;
 import dev.lastcut.server.orders.DeskOrder.Answered;
 import dev.lastcut.server.orders.DeskOrder.DeskQuestion;
@@ -21,9 +20,7 @@ import java.time.Duration;
 import java.util.Arrays;
 import java.util.Collections;
 import java.util.HashSet;
-import java.util.Map;
 import java.util.Set;
-import java.util.TreeMap;
 import java.util.UUID;
 import java.util.concurrent.Callable;
 import java.util.concurrent.ExecutorService;
@@ -119,43 +116,6 @@ class DeskServerTest {
         String picture = "/uploads/" + sha256 + "/pictures/" + r.boards().get(0).pictures().get(0);
         assertThat(new String(send("GET", picture, new byte[0]).body(), 1, 3)).isEqualTo("PNG");
         assertThat(uploaded(plain)).isEqualTo(r);
-    }
-
-    /** What is new in a cut is read as the whole of it is; what does not fit is refused. */
-    @Test
-    void whatIsNewInACutIsEnough() throws Exception {
-        Map<String, byte[]> before = Packs.unzipped(plain);
-        byte[] next =
-                Cuts.of(
-                                "p07_mill_single",
-                                "longcomb-fine",
-                                Ticket.BLANK.with(d -> d.order = d.order.of(30)))
-                        .zip();
-        Map<String, byte[]> changes = new TreeMap<>(Packs.unzipped(next));
-        changes.entrySet().removeIf(e -> Arrays.equals(before.get(e.getKey()), e.getValue()));
-        assertThat(changes).containsKey("manifest.json").hasSizeLessThan(before.size());
-        byte[] small = Packs.zipped(changes);
-        String path = "/uploads/" + Manifest.sha256(small) + "?base=" + Manifest.sha256(plain);
-        assertThat(send("PUT", path, small).statusCode()).as("nothing to add to").isEqualTo(409);
-        uploaded(plain);
-        assertThat(send("PUT", path, small).statusCode()).isEqualTo(200);
-        DeskReading part = uploaded(small);
-        DeskReading whole = uploaded(next);
-        assertThat(part.check())
-                .startsWith(changes.size() + " files arrived")
-                .endsWith("lists them.");
-        assertThat(part.quote()).isEqualTo(whole.quote());
-        assertThat(part.boards()).isEqualTo(whole.boards());
-        assertThat(part.findings()).isEqualTo(whole.findings());
-        assertThat(part.ordered())
-                .isEqualTo(whole.ordered())
-                .isNotEqualTo(uploaded(plain).ordered());
-
-        changes.put("fabrication/more.gbr", new byte[] {1});
-        byte[] wrong = Packs.zipped(changes);
-        String at = "/uploads/" + Manifest.sha256(wrong) + "?base=" + Manifest.sha256(plain);
-        send("PUT", at, wrong);
-        assertThat(uploaded(wrong).says()).contains("fabrication/more.gbr was added");
     }
 
     @Test

@@ -91,7 +91,9 @@ class CancelledAnywhereTest {
             begin.countDown();
             TaskState answer = task.await(LONG_MS);
             assertThat(going.ended().await(LONG_MS, TimeUnit.MILLISECONDS)).isTrue();
-            assertThat(answer.status()).as("step " + step).isIn(Status.DONE, Status.CANCELLED);
+            assertThat(answer.status())
+                    .as("step %d: %s", step, answer)
+                    .isIn(Status.DONE, Status.CANCELLED);
             cancelled += answer.status() == Status.CANCELLED ? 1 : 0;
             left.is(answer.status() == Status.DONE, answer.result());
             assertThat(workshop.a(InterruptedWork.class).all()).isEmpty();
@@ -181,17 +183,15 @@ class CancelledAnywhereTest {
         try (DeskServer desk = new DeskServer(0, data.resolve("desk.db"), Duration.ZERO)) {
             OrderService orders =
                     new OrderService(
-                            workshop.a(DeskOrderStore.class), outputs, desk::address, LONG_MS);
-            AtomicInteger cut = new AtomicInteger();
+                            workshop.a(DeskOrderStore.class),
+                            outputs,
+                            new Shipments(outputs, workshop.a(JobService.class)),
+                            desk::address,
+                            LONG_MS);
             atEveryStep(
-                    t -> orders.send(job, cut.incrementAndGet(), t),
+                    t -> orders.send(job, 1, t),
                     (done, result) -> {
-                        State state =
-                                orders.of(job).stream()
-                                        .filter(o -> o.cut() == cut.get())
-                                        .findFirst()
-                                        .orElseThrow()
-                                        .state();
+                        State state = orders.of(job).get(0).state();
                         assertThat(state).isEqualTo(done ? State.READ : State.LEFT);
                     });
             assertThat(Jobs.orders(data.resolve("desk.db"))).isEmpty();

@@ -12,6 +12,7 @@ import static org.mockito.Mockito.when;
 import dev.lastcut.core.ticket.Ticket;
 import dev.lastcut.server.desk.Cuts;
 import dev.lastcut.server.desk.DeskServer;
+import dev.lastcut.server.jobs.JobService;
 import dev.lastcut.server.jobs.OutputService;
 import dev.lastcut.server.jobs.RefusedException;
 import dev.lastcut.server.standin.Moods;
@@ -87,7 +88,9 @@ class OrderServiceTest {
     private static OrderService service(Workshop w, String address, long limitMs) {
         OutputService outputs = mock(OutputService.class);
         when(outputs.cutZip(anyLong(), anyInt())).thenReturn(zip);
-        return new OrderService(w.a(DeskOrderStore.class), outputs, () -> address, limitMs);
+        Shipments shipments = new Shipments(outputs, w.a(JobService.class));
+        return new OrderService(
+                w.a(DeskOrderStore.class), outputs, shipments, () -> address, limitMs);
     }
 
     @AfterEach

@@ -82,7 +82,11 @@ final class Workshop implements AutoCloseable {
     /** Orders at the desk of an address. */
     OrderService orders(String address) {
         return new OrderService(
-                a(DeskOrderStore.class), a(OutputService.class), () -> address, 5_000);
+                a(DeskOrderStore.class),
+                a(OutputService.class),
+                a(Shipments.class),
+                () -> address,
+                5_000);
     }
 
     <T> T a(Class<T> type) {
