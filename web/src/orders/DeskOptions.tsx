@@ -1,6 +1,7 @@
-import { useQuery } from '@tanstack/react-query';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { api, type DeskReading, type Job, type TaskState } from '../api/client';
 import { OptionRow, type Option } from '../shop/OptionRow';
+import { refresh } from '../ticket/refresh';
 import { NumberField } from '../ui/NumberField';
 
 /** The values that the desk can be told without new files, and without another check. */
@@ -25,6 +26,7 @@ export function DeskOptions({
   busy: boolean;
   run: (start: () => Promise<TaskState>) => void;
 }) {
+  const queries = useQueryClient();
   const limits = useQuery({
     queryKey: ['limits', job.id, job.stamp],
     queryFn: () => api.limits(job.id),
@@ -41,6 +43,7 @@ export function DeskOptions({
   const change = (of: Record<string, string>, quantity?: number) =>
     run(async () => {
       await api.setOrder(job.id, { ...chosen, ...of }, quantity);
+      refresh(queries, job.id);
       return api.sendCut(job.id, cut);
     });
   return (

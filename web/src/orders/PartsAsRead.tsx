@@ -59,6 +59,7 @@ function Lines({
 
 function Line({ job, line, currency }: { job: Job; line: DeskLine; currency: string }) {
   const select = useView((s) => s.selectPart);
+  const change = usePartsChange(job.id);
   const state = LINE_STATES.find((s) => s.state === line.state);
   const other = line.taken !== '' && line.taken !== line.number;
   const open = state?.look === 'text-stop' || line.state === 'proposed';
@@ -84,6 +85,15 @@ function Line({ job, line, currency }: { job: Job; line: DeskLine; currency: str
         </span>
       </div>
       {line.says ? <p className="text-[13px]">{line.says}</p> : null}
+      {line.state === 'proposed' && line.taken !== '' ? (
+        <Button
+          className="mt-1 mr-1.5"
+          disabled={change.busy}
+          onClick={() => change.make(() => take(job, line))}
+        >
+          Take {line.taken}
+        </Button>
+      ) : null}
       {open ? (
         <Button
           className="mt-1"
@@ -95,7 +105,22 @@ function Line({ job, line, currency }: { job: Job; line: DeskLine; currency: str
           Choose a part for {line.designators[0]} …
         </Button>
       ) : null}
+      {change.error ? (
+        <p role="alert" className="text-stop">
+          {change.error}
+        </p>
+      ) : null}
     </li>
+  );
+}
+
+/** The part that the desk proposes becomes the one that is chosen, in what is built. */
+function take(job: Job, line: DeskLine) {
+  const part = { partNumber: line.taken };
+  return api.chooseParts(
+    job.id,
+    [job.built.variant],
+    Object.fromEntries(line.designators.map((d) => [d, part])),
   );
 }
 

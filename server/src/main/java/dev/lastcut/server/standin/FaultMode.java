@@ -4,6 +4,7 @@ import java.nio.charset.StandardCharsets;
 import java.util.Arrays;
 import java.util.Map;
 import java.util.concurrent.TimeUnit;
+import java.util.concurrent.atomic.AtomicInteger;
 import java.util.stream.Collectors;
 
 /** How a stand-in behaves, so that whoever asks it can be seen to cope. */
@@ -34,6 +35,9 @@ public final class FaultMode {
     private volatile Kind kind = Kind.WELL;
     private volatile long delayMs = 2_000;
 
+    /** Requests until the one that meets the mood; 0 for every one. */
+    private final AtomicInteger at = new AtomicInteger();
+
     /**
      * @param name of the stand-in, for its sentences
      */
@@ -45,14 +49,22 @@ public final class FaultMode {
         return kind == other;
     }
 
-    /** Tells it how to behave: {@code POST /mood?is=slow&delay_ms=2000}. */
+    /**
+     * Tells it how to behave: {@code POST /mood?is=slow&delay_ms=2000}; with {@code at=3} only the
+     * third request from now on meets it.
+     */
     public LoopbackServer.Answer change(LoopbackServer.Asked asked) {
         if (asked.method().equals("POST")) {
             String delay = asked.query().getOrDefault("delay_ms", "2000");
             if (!delay.matches("\\d{1,5}")) {
                 throw new IllegalArgumentException("delay_ms is a number of milliseconds");
             }
+            String which = asked.query().getOrDefault("at", "0");
+            if (!which.matches("\\d{1,4}")) {
+                throw new IllegalArgumentException("at is the number of a request");
+            }
             kind = of(asked.query().getOrDefault("is", ""));
+            at.set(Integer.parseInt(which));
             delayMs = Long.parseLong(delay);
         }
         return LoopbackServer.Answer.json(200, Map.of("mood", kind.word, "delay_ms", delayMs));
@@ -77,7 +89,8 @@ public final class FaultMode {
     /** Another handler as it answers in this mood. */
     public LoopbackServer.Handler over(LoopbackServer.Handler handler) {
         return asked -> {
-            switch (kind) {
+            Kind now = met();
+            switch (now) {
                 case DOWN:
                     return LoopbackServer.Answer.fault(503, "the " + name + " is closed");
                 case RUBBISH:
@@ -95,11 +108,24 @@ public final class FaultMode {
                     break;
             }
             LoopbackServer.Answer answer = handler.handle(asked);
-            if (kind == Kind.MUTE) {
+            if (now == Kind.MUTE) {
                 throw new LoopbackServer.HangUp();
             }
             return answer;
         };
+    }
+
+    /** The mood that this request meets. */
+    private Kind met() {
+        Kind now = kind;
+        if (at.get() == 0) {
+            return now;
+        }
+        if (at.decrementAndGet() > 0) {
+            return Kind.WELL;
+        }
+        kind = Kind.WELL;
+        return now;
     }
 
     private void pause() {

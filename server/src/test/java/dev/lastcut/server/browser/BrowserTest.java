@@ -1,7 +1,7 @@
 package dev.lastcut.server.browser;
 
+import dev.lastcut.server.desk.Cuts;
 import java.io.IOException;
-import java.io.InputStream;
 import java.nio.file.Path;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
@@ -28,10 +28,7 @@ abstract class BrowserTest {
     }
 
     static byte[] pack(String name) throws IOException {
-        try (InputStream in =
-                BrowserTest.class.getResourceAsStream("/demo-packs/" + name + ".zip")) {
-            return in.readAllBytes();
-        }
+        return Cuts.bytes(name);
     }
 
     /** Brings a board in and chooses a shop for it. */

@@ -108,7 +108,8 @@ class OrderBrowserTest extends BrowserTest {
         cut();
         bench.press("Send cut 1 to the desk");
         bench.seeText(ORDER, "nothing is ordered yet");
-        bench.seeText("[data-upload-check]", "files arrived as their manifest lists them");
+        bench.seeText("[data-upload-check]", "parcels arrived as the packing list has them");
+        bench.seeText("[data-parcel='board.zip']", "copper bottom");
         // Five boards, four on each panel of 177.48 × 131.76 mm.
         bench.seeText("section[aria-label=Price]", "2 panels of 233.85 cm²");
         bench.seeText("section[aria-label='As the desk read it']", "177.48 × 131.76 mm");
@@ -117,6 +118,12 @@ class OrderBrowserTest extends BrowserTest {
         bench.seeText("section[aria-label='As the desk read it']", "78.74 × 55.88 mm");
         bench.seeText(STATION, "quoted, not ordered");
 
+        bench.click("section[aria-label='Options at the desk'] button[aria-label=Carriage]");
+        bench.optionBeginning("courier");
+        bench.seeText("section[aria-label=Price]", "Carriage: courier");
+        bench.retype("input[aria-label='Boards ordered']", "9" + Keys.ENTER);
+        bench.seeText("section[aria-label=Price]", "3 panels of 233.85 cm²");
+        bench.seeText("[data-station=cut]", "cut 1 of");
         String total = bench.see("[data-total]").getText();
         bench.retype("input[aria-label='Ordered by']", "Ida");
         bench.type("input[aria-label='Note for the desk']", "no hurry");
@@ -162,12 +169,61 @@ class OrderBrowserTest extends BrowserTest {
         bench.press("Turn U2 by 270°");
         bench.press("Make cut 2 and send the changes");
         bench.seeText(ORDER, "Cut 2 at the desk: nothing is ordered yet");
-        bench.seeText("[data-upload-check]", "the others are those of the upload before.");
+        bench.seeText("[data-parcel='board.zip']", "unchanged since cut 1");
+        bench.seeText("[data-parcel='list.csv']", "unchanged since cut 1");
+        assertThat(bench.see("[data-parcel='placement.csv']").getText()).doesNotContain("since");
         bench.seeText("[aria-label='Parts as the desk places them']", "as the cut means it");
         assertThat(bench.all("[data-turned]")).isEmpty();
         bench.seeText("ul[aria-label=Orders]", "Cut 2 took its place.");
+        bench.press("Take CH-R-4K7");
+        bench.seeText(ORDER, "Changed since cut 2");
         bench.press("Choose a part for R16 …");
         bench.see("[data-station=parts][aria-current=step]");
+    }
+
+    /** A pack by another hand goes to the desk as it came, and is ordered without a cut. */
+    @Test
+    void filesGoToTheDeskAsTheyCame() throws Exception {
+        bringInFor("skep-pooled", "p07_mill_single");
+        bench.click("[data-station=order]");
+        bench.press("Send the files as they came");
+        bench.seeText(ORDER, "The files as they came at the desk: nothing is ordered yet");
+        bench.seeText("[data-parcel='as-they-came.zip']", "copper");
+        bench.seePicture("img[alt^='board, top']");
+        bench.retype("input[aria-label='Ordered by']", "Ida" + Keys.ENTER);
+        bench.seeText(ORDER, "of the files as they came, by Ida");
+    }
+
+    /** Whichever request is lost, sending and ordering go on where they were. */
+    @Test
+    void aConnectionLostAtEachStepIsTakenUpAgain() throws Exception {
+        bringInFor("skep-pooled", "joint-box");
+        cut();
+        for (int n = 1; n <= 4; n++) {
+            Moods.set(desk.address(), "mute", n);
+            bench.press("Send cut 1 to the desk");
+            bench.until(
+                    () ->
+                            !bench.all("[data-open-order=read]").isEmpty()
+                                    || !bench.all("[data-open-order=sending] [role=alert]")
+                                            .isEmpty());
+            if (bench.all("[data-open-order=read]").isEmpty()) {
+                bench.press("Send it again");
+            }
+            bench.see("[data-open-order=read]");
+            mood("well");
+            bench.press("Leave it, order nothing");
+            bench.until(() -> bench.all("[data-open-order]").isEmpty());
+        }
+        assertThat(bench.all("[data-number]")).isEmpty();
+        bench.press("Send cut 1 to the desk");
+        bench.retype("input[aria-label='Ordered by']", "Ida");
+        mood("mute");
+        bench.see("input[aria-label='Ordered by']").sendKeys(Keys.ENTER);
+        bench.see("[data-open-order=placing] [role=alert]");
+        mood("well");
+        bench.seeText("[data-order] [role=status]", "it is ordered once");
+        assertThat(bench.all("[data-number]")).hasSize(1);
     }
 
     @Test

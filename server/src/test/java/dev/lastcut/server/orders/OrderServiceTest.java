@@ -9,9 +9,11 @@ import static org.mockito.ArgumentMatchers.anyLong;
 import static org.mockito.Mockito.mock;
 import static org.mockito.Mockito.when;
 
+import dev.lastcut.core.capability.OrderOption;
 import dev.lastcut.core.ticket.Ticket;
 import dev.lastcut.server.desk.Cuts;
 import dev.lastcut.server.desk.DeskServer;
+import dev.lastcut.server.jobs.ChoiceService;
 import dev.lastcut.server.jobs.JobService;
 import dev.lastcut.server.jobs.OutputService;
 import dev.lastcut.server.jobs.RefusedException;
@@ -26,7 +28,9 @@ import java.nio.file.Path;
 import java.time.Duration;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Random;
+import java.util.function.Consumer;
 import java.util.function.Supplier;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeAll;
@@ -36,11 +40,16 @@ import org.junit.jupiter.api.Timeout;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
 
 /** An order at a desk that is slow, closed, talks rubbish, or goes away in the middle. */
 @Timeout(120)
 class OrderServiceTest {
     private static final int LIMIT_MS = 900;
+
+    /** More than sending and ordering take. */
+    private static final int REQUESTS = 14;
+
     private static byte[] zip;
 
     @TempDir static Path ready;
@@ -203,6 +212,69 @@ class OrderServiceTest {
         Thread.sleep(is.equals("slow") ? 2_000 : 0);
         assertThat(atTheDesk()).isOne();
         assertThat(handed()).isOne();
+    }
+
+    /** What is chosen after the desk has priced it is priced anew before it can be ordered. */
+    @Test
+    void onlyWhatWasPricedIsOrdered() {
+        Row read = sent();
+        double five = OrderService.reading(read).orElseThrow().quote().total();
+        choose(d -> d.order = d.order.of(50).with(OrderOption.MASK_COLOUR, "red"));
+        assertThatThrownBy(() -> orders.place(read.id(), "Ida", ""))
+                .hasMessageStartingWith("Something else is chosen than what the desk has priced.");
+        assertThat(atTheDesk()).isZero();
+        Row again = sent();
+        assertThat(again.id()).isEqualTo(read.id());
+        DeskReading priced = OrderService.reading(again).orElseThrow();
+        assertThat(priced.quantity()).isEqualTo(50);
+        assertThat(priced.ordered()).contains("Mask colour: red");
+        assertThat(priced.quote().total()).isGreaterThan(five);
+        assertThat(priced.parcels()).isEqualTo(OrderService.reading(read).orElseThrow().parcels());
+        orders.place(read.id(), "Ida", "");
+        assertThat(atTheDesk()).isOne();
+    }
+
+    private void choose(Consumer<Ticket.Draft> change) {
+        workshop.a(ChoiceService.class)
+                .choose(
+                        job,
+                        Optional.empty(),
+                        before -> before.withShop("longcomb-fine").with(change));
+    }
+
+    /** One request is lost, whichever it is, on the way there or on the way back. */
+    @ParameterizedTest
+    @ValueSource(strings = {"cuts-off", "mute", "down"})
+    void aConnectionLostAtAnyStepOrdersOnceAtMost(String is) throws Exception {
+        int lost = 0;
+        for (int n = 1; n <= REQUESTS; n++) {
+            Moods.set(desk.address(), is, n);
+            Row read = null;
+            for (int tries = 0; read == null && tries < 2; tries++) {
+                try {
+                    read = sent();
+                } catch (RefusedException e) {
+                    assertThat(e.getMessage()).contains("Nothing was ordered");
+                    lost++;
+                }
+            }
+            assertThat(read.state()).isEqualTo(State.READ);
+            int before = atTheDesk();
+            try {
+                orders.place(read.id(), "Ida", "");
+            } catch (RefusedException e) {
+                lost++;
+                orders.follow(orders.order(read.id()));
+                if (orders.order(read.id()).state() == State.READ) {
+                    assertThat(atTheDesk()).isEqualTo(before);
+                    orders.place(read.id(), "Ida", "");
+                }
+            }
+            assertThat(orders.order(read.id()).state()).isEqualTo(State.PLACED);
+            assertThat(atTheDesk()).as("request %d", n).isEqualTo(before + 1);
+        }
+        // What is only asked for is asked for again, and nobody notices.
+        assertThat(lost).isPositive();
     }
 
     /** Random moods over random acts, another start of the application now and then. */

@@ -13,8 +13,14 @@ public final class Moods {
 
     /** Slow is slower by so much than a test waits. */
     public static void set(String address, String is) throws Exception {
+        set(address, is, 0);
+    }
+
+    /** The same for one request alone: the n-th from now on; 0 for all. */
+    public static void set(String address, String is, int at) throws Exception {
+        String mood = "/mood?delay_ms=1800&at=" + at + "&is=" + is;
         HttpRequest request =
-                HttpRequest.newBuilder(URI.create(address + "/mood?delay_ms=1800&is=" + is))
+                HttpRequest.newBuilder(URI.create(address + mood))
                         .POST(HttpRequest.BodyPublishers.noBody())
                         .build();
         HTTP.send(request, HttpResponse.BodyHandlers.discarding());
