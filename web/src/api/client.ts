@@ -448,6 +448,12 @@ export const api = {
   parts: (id: number) => json<Parts>(`${job(id)}/parts`),
   /** Asks the parts counter anew, in the background. */
   askCounter: (id: number) => json<TaskState>(`${job(id)}/parts/ask`, 'POST'),
+  /** Where the parts are bought that the shop does not bring, by what matters. */
+  baskets: (id: number, aim: string) =>
+    json<Schemas['BasketsView']>(`${job(id)}/baskets?${new URLSearchParams({ aim })}`),
+  askSellers: (id: number) => json<TaskState>(`${job(id)}/baskets/ask`, 'POST'),
+  basketTable: (id: number, aim: string, seller: string) =>
+    `${job(id)}/baskets/basket.csv?${new URLSearchParams({ aim, seller })}`,
   candidates: (id: number, designator: string, words: string) =>
     json<Candidates>(`${job(id)}/parts/candidates?${new URLSearchParams({ designator, words })}`),
   searchCounter: (id: number, words: string) =>

@@ -1,24 +1,15 @@
 import { useQueryClient } from '@tanstack/react-query';
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useRef } from 'react';
 import { api, type Job, type Parts } from '../api/client';
 import { useWork } from '../api/tasks';
 import { refresh } from '../ticket/refresh';
 import { Button } from '../ui/Button';
+import { useNow } from '../ui/useNow';
 import { age } from './words';
 import type { PartsChange } from './usePartsChange';
 
 /** What is shown is asked for anew when it is older than this. */
 const STALE_MS = 15 * 60_000;
-
-/** The time, as often as its words change. */
-function useNow(): number {
-  const [now, setNow] = useState(() => Date.now());
-  useEffect(() => {
-    const timer = setInterval(() => setNow(Date.now()), 20_000);
-    return () => clearInterval(timer);
-  }, []);
-  return now;
-}
 
 /**
  * How the counter stands and how old what it said is. Kinds it was never asked about are asked for

@@ -2,6 +2,7 @@ import { Tabs } from 'radix-ui';
 import { useState } from 'react';
 import type { Job, Outputs, Parts as PartsResult } from '../api/client';
 import { Reviews } from '../cut/Reviews';
+import { BuyTab } from '../parts/BuyTab';
 import { CostTab } from '../parts/CostTab';
 import { CounterBar } from '../parts/CounterBar';
 import { Gaps } from '../parts/Gaps';
@@ -17,6 +18,7 @@ import { FileList, MakeOutputs } from './outputs';
 const TABS = [
   { id: 'list', text: 'List' },
   { id: 'cost', text: 'Cost' },
+  { id: 'buy', text: 'Buy' },
   { id: 'variants', text: 'Variants' },
   { id: 'placement', text: 'Placement' },
   { id: 'files', text: 'Files' },
@@ -106,6 +108,9 @@ export function Parts({
         </Tabs.Content>
         <Tabs.Content value="cost">
           <CostTab job={job} parts={parts} change={change} />
+        </Tabs.Content>
+        <Tabs.Content value="buy">
+          <BuyTab job={job} />
         </Tabs.Content>
         <Tabs.Content value="variants">
           <VariantsTab job={job} parts={parts} change={change} onOpen={open} />

@@ -12,6 +12,7 @@ import java.util.Optional;
  * @param leadDays until more come; empty when not told
  * @param lineStock whether the house keeps it on its machines
  * @param life whether it will still be made
+ * @param lot pieces are sold in multiples of it, at least 1
  */
 public record Supply(
         long stock,
@@ -19,7 +20,8 @@ public record Supply(
         List<Break> breaks,
         Optional<Integer> leadDays,
         boolean lineStock,
-        Life life) {
+        Life life,
+        int lot) {
     public static final Supply UNKNOWN =
             new Supply(0, "EUR", List.of(), Optional.empty(), false, Life.MADE);
 
@@ -50,7 +52,24 @@ public record Supply(
         }
     }
 
+    /** Sold by the piece. */
+    public Supply(
+            long stock,
+            String currency,
+            List<Break> breaks,
+            Optional<Integer> leadDays,
+            boolean lineStock,
+            Life life) {
+        this(stock, currency, breaks, leadDays, lineStock, life, 1);
+    }
+
+    /**
+     * @throws IllegalArgumentException when the lot is below one piece
+     */
     public Supply {
+        if (lot < 1) {
+            throw new IllegalArgumentException("a lot is 1 piece or more");
+        }
         breaks = breaks.stream().sorted(Comparator.comparingInt(Break::from)).toList();
     }
 
@@ -70,21 +89,21 @@ public record Supply(
      * (common practice, no source).
      */
     public Optional<Purchase> buy(long pieces) {
-        Optional<Purchase> best = price(pieces).map(p -> new Purchase(pieces(pieces), p));
+        Optional<Purchase> best = least(pieces);
         for (Break b : breaks) {
-            if (b.from() > pieces) {
-                Purchase more = new Purchase(b.from(), b.price());
-                if (best.isEmpty() || more.total() < best.get().total() - 1e-9) {
-                    best = Optional.of(more);
-                }
+            Optional<Purchase> more = b.from() > pieces ? least(b.from()) : Optional.empty();
+            if (more.isPresent() && more.get().total() < best.orElseThrow().total() - 1e-9) {
+                best = more;
             }
         }
         return best;
     }
 
-    /** Nobody sells fewer than the first break. */
-    private long pieces(long wanted) {
-        return breaks.isEmpty() ? wanted : Math.max(wanted, breaks.get(0).from());
+    /** So many, or as few more as are sold: whole lots, and no fewer than the first break. */
+    public Optional<Purchase> least(long wanted) {
+        long least = breaks.isEmpty() ? wanted : Math.max(wanted, breaks.get(0).from());
+        long sold = (least + lot - 1) / lot * lot;
+        return price(sold).map(p -> new Purchase(sold, p));
     }
 
     /** A number of pieces at a price each. */

@@ -49,7 +49,8 @@ public record PartJson(
             List<BreakJson> breaks,
             Integer leadDays,
             boolean lineStock,
-            String life) {}
+            String life,
+            Integer lot) {}
 
     /** A price from so many pieces on. */
     public record BreakJson(int from, double price) {}
@@ -89,7 +90,8 @@ public record PartJson(
                 s.breaks().stream().map(b -> new BreakJson(b.from(), b.price())).toList(),
                 s.leadDays().orElse(null),
                 s.lineStock(),
-                id(s.life()));
+                id(s.life()),
+                s.lot() == 1 ? null : s.lot());
     }
 
     /** The words of the JSON for a constant: {@code LAST_ORDERS} is {@code last-orders}. */
@@ -144,7 +146,8 @@ public record PartJson(
                         : s.breaks.stream().map(b -> new Supply.Break(b.from, b.price)).toList(),
                 Optional.ofNullable(s.leadDays),
                 s.lineStock,
-                s.life == null ? Supply.Life.MADE : word(Supply.Life.class, s.life));
+                s.life == null ? Supply.Life.MADE : word(Supply.Life.class, s.life),
+                s.lot == null ? 1 : s.lot);
     }
 
     private static <E extends Enum<E>> E word(Class<E> type, String id) {

@@ -61,6 +61,7 @@ public final class PartSchema {
         f.put("lead_days", ordered("type", "integer", "minimum", 0));
         f.put("line_stock", ordered("type", "boolean"));
         f.put("life", words(Supply.Life.class));
+        f.put("lot", ordered("type", "integer", "minimum", 1));
         return object(f, List.of());
     }
 

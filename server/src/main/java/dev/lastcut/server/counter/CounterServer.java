@@ -22,13 +22,21 @@ public final class CounterServer implements Stand.Service {
      * @param port 0 for any that is free
      */
     public CounterServer(int port) {
-        Map<String, PartJson> filled = Shelves.filled();
+        this(port, House.FIRST);
+    }
+
+    /**
+     * @param house whose counter it is
+     */
+    public CounterServer(int port, House house) {
+        Map<String, PartJson> filled = house.shelves();
         shelves.putAll(filled);
         order = List.copyOf(filled.keySet());
         FaultMode mood = new FaultMode("counter");
         server =
                 new LoopbackServer("counter", port)
                         .at("/parts", mood.over(this::parts))
+                        .at("/terms", mood.over(asked -> Answer.json(200, house.terms())))
                         .at("/mood", mood::change)
                         .at("/stock", this::stock)
                         .start();
@@ -88,7 +96,13 @@ public final class CounterServer implements Stand.Service {
                 p.values(),
                 p.pins(),
                 new PartJson.SupplyJson(
-                        pieces, s.currency(), s.breaks(), s.leadDays(), s.lineStock(), s.life()),
+                        pieces,
+                        s.currency(),
+                        s.breaks(),
+                        s.leadDays(),
+                        s.lineStock(),
+                        s.life(),
+                        s.lot()),
                 p.asOf());
     }
 }

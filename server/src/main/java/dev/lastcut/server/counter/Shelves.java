@@ -175,7 +175,8 @@ final class Shelves {
                                     ? Integer.valueOf(14 + next(80))
                                     : leadDays,
                             line,
-                            life),
+                            life,
+                            null),
                     null);
         }
     }

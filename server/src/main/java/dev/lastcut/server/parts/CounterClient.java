@@ -1,6 +1,7 @@
 package dev.lastcut.server.parts;
 
 import dev.lastcut.core.catalogue.CataloguePart;
+import dev.lastcut.server.catalogue.CounterTermsJson;
 import dev.lastcut.server.catalogue.PartJson;
 import dev.lastcut.server.outside.ExternalHttpException;
 import dev.lastcut.server.outside.ExternalHttpService;
@@ -64,6 +65,27 @@ final class CounterClient {
             throw new CounterException(
                     "The counter's answer cannot be read: it is not what docs/counter.md says.");
         }
+    }
+
+    /**
+     * Under what terms it sells.
+     *
+     * @throws CounterException when there is no answer in time, or none that can be read
+     */
+    CounterTermsJson terms() throws CounterException {
+        try {
+            CounterTermsJson terms =
+                    Json.MAPPER.readValue(counter.get("/terms"), CounterTermsJson.class);
+            if (terms != null && terms.name() != null && terms.currency() != null) {
+                return terms;
+            }
+        } catch (ExternalHttpException e) {
+            throw new CounterException(e.getMessage());
+        } catch (JacksonException e) {
+            // Said below.
+        }
+        throw new CounterException(
+                "The counter's terms cannot be read: they are not what docs/counter.md says.");
     }
 
     private static String encoded(String s) {

@@ -1,7 +1,14 @@
 package dev.lastcut.server.parts;
 
-/** Where the parts counter is reached. */
+import java.util.List;
+
+/** Where parts counters are reached. */
 public interface CounterStand {
-    /** Such as {@code http://127.0.0.1:8788}. */
+    /** The one that parts are looked up at, such as {@code http://127.0.0.1:8788}. */
     String address();
+
+    /** Further ones, where parts may be bought as well. */
+    default List<String> others() {
+        return List.of();
+    }
 }

@@ -1,6 +1,7 @@
 package dev.lastcut.server.browser;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
 import dev.lastcut.server.LastCut;
 import dev.lastcut.server.parts.CounterStand;
@@ -13,7 +14,9 @@ import java.nio.file.Path;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import org.openqa.selenium.By;
 import org.openqa.selenium.Keys;
+import org.openqa.selenium.WebElement;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.boot.test.context.SpringBootTest;
 import org.springframework.test.context.DynamicPropertyRegistry;
@@ -65,6 +68,47 @@ class PartsBrowserTest extends BrowserTest {
 
     private void row(String designator) {
         bench.click(LIST + " [role=row][data-first='" + designator + "']");
+    }
+
+    /** Bare boards: every part is bought, of one counter or of two, and a closed one is said. */
+    @Test
+    void partsAreBoughtWhereTheyCostLeast() throws Exception {
+        bringIn("joint-box");
+        bench.click("[data-station=shop]");
+        bench.click("[data-sheet=skep-pooled]");
+        bench.click("[data-station=parts]");
+        bench.seeText(LIST, "1");
+        tab("buy");
+        bench.press("Ask the counters");
+        bench.see("[data-baskets-total]");
+        double cheapest = total();
+        assertThat(bench.all("[data-buy]")).isNotEmpty();
+        double sum = 0;
+        for (WebElement basket : bench.all("section[aria-label^='Basket of']")) {
+            for (WebElement amount : basket.findElements(By.cssSelector("li .num.shrink-0"))) {
+                sum += amount(amount);
+            }
+            WebElement carriage = basket.findElements(By.cssSelector(":scope > div")).get(1);
+            sum += amount(carriage);
+        }
+        assertThat(sum).isCloseTo(cheapest, within(0.01 * bench.all("[data-buy]").size()));
+        bench.click("input[name=aim][value=fewest-sellers]");
+        bench.until(() -> bench.all("section[aria-label^='Basket of']").size() == 1);
+        assertThat(total()).isGreaterThanOrEqualTo(cheapest);
+        tell("/mood?is=down");
+        bench.press("Ask again");
+        bench.seeText(PANEL, "refuses: the counter is closed");
+        bench.see("section[aria-label='Basket of Propolis counter']");
+    }
+
+    private double total() {
+        return amount(bench.see("[data-baskets-total]"));
+    }
+
+    /** The last number of a text such as "Carriage, 2 days 8.90 EUR". */
+    private static double amount(WebElement shown) {
+        String[] words = shown.getText().split("\\s+");
+        return Double.parseDouble(words[words.length - 2]);
     }
 
     @Test
