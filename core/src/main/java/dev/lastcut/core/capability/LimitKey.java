@@ -27,6 +27,8 @@ public enum LimitKey {
     STENCIL_AREA_RATIO("Stencil area ratio", true, true),
     STENCIL_ASPECT("Stencil aspect ratio", true, true),
     STENCIL_WEB("Minimum stencil web", true),
+    HABIT_TRACK_SURFACE("Usual track width, surface parts", true),
+    HABIT_TRACK_LEADED("Usual track width, leaded parts", true),
     DECOUPLING("Decoupling capacitor from its supply pin", false),
     BOARD_WIDTH_MIN("Minimum board width", true),
     BOARD_HEIGHT_MIN("Minimum board height", true),
@@ -59,6 +61,11 @@ public enum LimitKey {
     /** True when the board must be at least this; false when at most. */
     public boolean isLeast() {
         return least;
+    }
+
+    /** True for what is usual there and no limit: nothing is held against it. */
+    public boolean isHabit() {
+        return this == HABIT_TRACK_SURFACE || this == HABIT_TRACK_LEADED;
     }
 
     /** True for a number without a unit; false for a length. */

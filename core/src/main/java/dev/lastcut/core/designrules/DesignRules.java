@@ -24,7 +24,7 @@ public record DesignRules(List<String> shops, int copperLayers, List<DesignRule>
      * One number.
      *
      * @param id as in a sheet; {@code via-pad} for what follows
-     * @param least whether the board must have at least this
+     * @param bound {@code min}, {@code max}, or {@code usual} for a habit
      * @param amount with headroom: nm, or a ratio
      * @param shop whose number it is: of several the most demanding
      * @param silent shops that do not state it
@@ -32,7 +32,7 @@ public record DesignRules(List<String> shops, int copperLayers, List<DesignRule>
     public record DesignRule(
             String id,
             String title,
-            boolean least,
+            String bound,
             boolean ratio,
             double amount,
             String shop,
@@ -90,7 +90,8 @@ public record DesignRules(List<String> shops, int copperLayers, List<DesignRule>
                 silent.add(s.name());
                 continue;
             }
-            double amount = headroom.apply(key, stated.get().amount());
+            double said = stated.get().amount();
+            double amount = key.isHabit() ? said : headroom.apply(key, said);
             if (by.isEmpty() || (key.isLeast() ? amount > strictest : amount < strictest)) {
                 strictest = amount;
                 by = s.name();
@@ -102,7 +103,7 @@ public record DesignRules(List<String> shops, int copperLayers, List<DesignRule>
                         new DesignRule(
                                 key.id(),
                                 key.title(),
-                                key.isLeast(),
+                                key.isHabit() ? "usual" : key.isLeast() ? "min" : "max",
                                 key.isRatio(),
                                 strictest,
                                 by,
@@ -120,7 +121,7 @@ public record DesignRules(List<String> shops, int copperLayers, List<DesignRule>
                 new DesignRule(
                         "via-pad",
                         "Pad of the smallest via",
-                        true,
+                        "min",
                         false,
                         hole.get().amount() + 2 * ring.get().amount(),
                         ring.get().shop(),
@@ -139,9 +140,9 @@ public record DesignRules(List<String> shops, int copperLayers, List<DesignRule>
             String line =
                     String.format(
                             Locale.ROOT,
-                            "%-20s %s  %10s   # %s, %s",
+                            "%-20s %-5s %10s   # %s, %s",
                             r.id(),
-                            r.least() ? "min" : "max",
+                            r.bound(),
                             r.words(),
                             r.title(),
                             r.shop());

@@ -4,12 +4,15 @@ import dev.lastcut.core.designrules.DesignRules.DesignRule;
 import dev.lastcut.core.print.PaperPages;
 import java.io.IOException;
 import java.io.UncheckedIOException;
+import java.util.Map;
 
 /** The rules to draw by as a page to print. */
 public final class DesignRulesPage {
     private static final float NUMBER = 300;
     private static final float SHOP = 380;
     private static final float TITLE = 16;
+    private static final Map<String, String> BOUNDS =
+            Map.of("min", "at least ", "max", "at most ", "usual", "usual ");
 
     private DesignRulesPage() {}
 
@@ -24,8 +27,11 @@ public final class DesignRulesPage {
                 float y = page.y();
                 page.line(page.plain(), PaperPages.TEXT, PaperPages.LEFT, r.title());
                 page.moveTo(y);
-                String bound = r.least() ? "at least " : "at most ";
-                page.line(page.bold(), PaperPages.TEXT, NUMBER - 70, bound + r.words());
+                page.line(
+                        page.bold(),
+                        PaperPages.TEXT,
+                        NUMBER - 70,
+                        BOUNDS.get(r.bound()) + r.words());
                 page.moveTo(y);
                 page.line(page.plain(), PaperPages.TEXT, SHOP, r.shop());
                 if (!r.silent().isEmpty()) {
