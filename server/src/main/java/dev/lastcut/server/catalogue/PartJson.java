@@ -55,6 +55,12 @@ public record PartJson(
     /** A price from so many pieces on. */
     public record BreakJson(int from, double price) {}
 
+    /** The same part, sold otherwise. */
+    public PartJson soldAs(SupplyJson other) {
+        return new PartJson(
+                number, maker, kind, description, packageName, body, values, pins, other, asOf);
+    }
+
     public static PartJson of(CataloguePart p) {
         Map<String, ValueJson> values = new TreeMap<>();
         p.values().forEach((name, v) -> values.put(name, value(v)));

@@ -86,15 +86,7 @@ public final class CounterServer implements Stand.Service {
 
     private static PartJson stocked(PartJson p, long pieces) {
         PartJson.SupplyJson s = p.supply();
-        return new PartJson(
-                p.number(),
-                p.maker(),
-                p.kind(),
-                p.description(),
-                p.packageName(),
-                p.body(),
-                p.values(),
-                p.pins(),
+        return p.soldAs(
                 new PartJson.SupplyJson(
                         pieces,
                         s.currency(),
@@ -102,7 +94,6 @@ public final class CounterServer implements Stand.Service {
                         s.leadDays(),
                         s.lineStock(),
                         s.life(),
-                        s.lot()),
-                p.asOf());
+                        s.lot()));
     }
 }

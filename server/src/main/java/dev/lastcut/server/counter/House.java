@@ -61,15 +61,7 @@ public enum House {
                         .toList();
         boolean small = s.breaks().get(0).price() < SMALL_PRICE;
         int stock = drawn.nextInt(12) == 0 ? 0 : 50 + drawn.nextInt(20_000);
-        return new PartJson(
-                p.number(),
-                p.maker(),
-                p.kind(),
-                p.description(),
-                p.packageName(),
-                p.body(),
-                p.values(),
-                p.pins(),
+        return p.soldAs(
                 new SupplyJson(
                         stock,
                         s.currency(),
@@ -77,7 +69,6 @@ public enum House {
                         stock == 0 ? Integer.valueOf(7 + drawn.nextInt(40)) : s.leadDays(),
                         false,
                         s.life(),
-                        small ? LOTS[drawn.nextInt(LOTS.length)] : null),
-                null);
+                        small ? LOTS[drawn.nextInt(LOTS.length)] : null));
     }
 }

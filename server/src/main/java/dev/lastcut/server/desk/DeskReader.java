@@ -146,8 +146,8 @@ final class DeskReader {
 
         Read read() throws UnusablePackException, RefusedDeliveryException {
             BoardGeometry board = board("board", "");
-            Open open = new Open(board, delivery, ticket);
-            open.refuseWhatDoesNotFit();
+            DeliveryCheck fits = new DeliveryCheck(board, delivery, ticket);
+            fits.refuseWhatDoesNotFit();
             boolean panel =
                     delivery.files().keySet().stream().anyMatch(p -> p.startsWith(PANEL + MADE_OF));
             BoardGeometry made = panel ? board("panel", PANEL) : board;
@@ -183,7 +183,7 @@ final class DeskReader {
                             parts,
                             questions.size(),
                             delivery.parcels().stream().map(this::parcel).toList(),
-                            open.asks(),
+                            fits.asks(),
                             order.quantity(),
                             shop.map(s -> choices(s, order, board, quote)).orElse(List.of())),
                     questions,
@@ -297,7 +297,7 @@ final class DeskReader {
         }
 
         private static String beside(String path) {
-            return path.contains("stencil/") ? "the stencil" : "kept with the order, not made of";
+            return path.contains("stencil/") ? "the stencil" : "kept with the order";
         }
 
         private BoardGeometry board(String name, String folder) throws UnusablePackException {

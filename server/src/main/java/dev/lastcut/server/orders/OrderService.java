@@ -116,22 +116,23 @@ public class OrderService {
         if (cut != Shipments.AS_THEY_CAME) {
             outputs.cutZip(job, cut);
         }
-        Optional<Row> before =
+        Optional<PackingList> before =
                 orders.of(job).stream()
-                        .filter(o -> o.cut() != cut && o.reading().isPresent())
-                        .filter(o -> o.cut() != Shipments.AS_THEY_CAME)
-                        .findFirst();
+                        .filter(o -> o.cut() != cut && o.cut() != Shipments.AS_THEY_CAME)
+                        .filter(o -> o.reading().isPresent())
+                        .findFirst()
+                        .flatMap(OrderService::list);
         Row order = orders.begin(job, cut, newKey(), JobService.time());
         if (order.state() == State.SENDING || order.state() == State.READ) {
             Shipment shipment;
             try {
-                shipment = shipments.of(job, cut, before.flatMap(OrderService::list));
+                shipment = shipments.of(job, cut, before);
             } catch (RefusedException e) {
                 leave(order, e.getMessage());
                 throw e;
             }
             if (!order.upload().equals(Manifest.sha256(shipment.bytes()))) {
-                send(order, shipment, before, task);
+                send(order, shipment, task);
             }
         }
         return String.valueOf(order.id());
@@ -161,7 +162,7 @@ public class OrderService {
         return (bytes.length + 1023) / 1024 + " kB";
     }
 
-    private void send(Row order, Shipment shipment, Optional<Row> before, Task task) {
+    private void send(Row order, Shipment shipment, Task task) {
         long id = order.id();
         DeskClient desk = desk();
         try {
@@ -190,8 +191,9 @@ public class OrderService {
                                 text(read),
                                 differences,
                                 pictures);
-                        before.filter(b -> b.state() == State.READ)
-                                .ifPresent(b -> orders.left(b.id(), replaced(order.cut())));
+                        orders.of(order.job()).stream()
+                                .filter(o -> o.id() != id && o.state() == State.READ)
+                                .forEach(o -> orders.left(o.id(), replaced(order.cut())));
                         return id;
                     });
         } catch (CancellationException e) {
@@ -242,7 +244,8 @@ public class OrderService {
     }
 
     private static String replaced(int cut) {
-        return "Cut " + cut + " took its place. Nothing was ordered of this one.";
+        String what = cut == Shipments.AS_THEY_CAME ? "The files as they came" : "Cut " + cut;
+        return what + " took its place. Nothing was ordered of this one.";
     }
 
     /**

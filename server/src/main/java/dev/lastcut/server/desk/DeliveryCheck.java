@@ -19,13 +19,13 @@ import java.util.Set;
 import java.util.stream.Collectors;
 
 /** What does not fit together in a delivery, and what is missing before it can be ordered. */
-final class Open {
+final class DeliveryCheck {
     private final BoardGeometry geometry;
     private final Board board;
     private final Delivery delivery;
     private final Ticket ticket;
 
-    Open(BoardGeometry geometry, Delivery delivery, Ticket ticket) {
+    DeliveryCheck(BoardGeometry geometry, Delivery delivery, Ticket ticket) {
         this.geometry = geometry;
         this.board = geometry.board();
         this.delivery = delivery;
@@ -53,12 +53,12 @@ final class Open {
         Set<String> listed =
                 board.parts().orElse(List.of()).stream()
                         .map(ListedPart::designator)
-                        .map(Open::upper)
+                        .map(DeliveryCheck::upper)
                         .collect(Collectors.toSet());
         Set<String> placed =
                 board.placements().orElse(List.of()).stream()
                         .map(PlacedPart::designator)
-                        .map(Open::upper)
+                        .map(DeliveryCheck::upper)
                         .collect(Collectors.toSet());
         boolean apart =
                 !listed.isEmpty()
@@ -95,7 +95,7 @@ final class Open {
         if (board.copper().isEmpty()) {
             all.add(new DeskAsk("copper", "No copper was found. Send the files of the copper."));
         }
-        if (delivery.plain() && board.files().stream().noneMatch(Open::isDrill)) {
+        if (delivery.plain() && board.files().stream().noneMatch(DeliveryCheck::isDrill)) {
             all.add(new DeskAsk("holes", "No drill file was found. Send it."));
         }
         if (delivery.plain()) {
